@@ -1,0 +1,2 @@
+/** Pictures from pictures: every value from its surroundings, read mirrored at the picture's border. */
+package keentally.core.filter;

@@ -1,0 +1,2 @@
+/** From a mask to its connected regions. */
+package keentally.core.label;

@@ -1,0 +1,189 @@
+package keentally.core.method;
+
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
+import keentally.core.measure.Measure;
+import keentally.core.quantity.LengthUnit;
+import keentally.core.setting.Setting;
+import keentally.core.setting.Values;
+import keentally.core.step.Flow;
+import keentally.core.step.State;
+import keentally.core.step.StepDescription;
+
+/**
+ * An ordered list of steps that turns a picture into objects, phases and numbers.
+ *
+ * @param unit rules the columns of the tables
+ * @param steps ids differ
+ * @param measures the columns of the table of objects, at least one
+ * @param signal the channel of the original that brightness is taken from, or {@value State#PREPARED}
+ */
+public record Method(String name, LengthUnit unit, List<MethodStep> steps, List<Measure> measures, String signal) {
+    public static final List<Measure> USUAL_MEASURES =
+            List.of(Measure.AREA, Measure.ECD, Measure.CIRCULARITY, Measure.MEAN);
+
+    public Method {
+        steps = List.copyOf(steps);
+        measures = List.copyOf(measures);
+        if (measures.isEmpty()) {
+            throw new IllegalArgumentException("a method needs at least one measure");
+        }
+        if (steps.stream().map(MethodStep::id).distinct().count() < steps.size()) {
+            throw new IllegalArgumentException("the ids of a method's steps must differ");
+        }
+    }
+
+    /** No step yet. */
+    public static Method empty(String name, LengthUnit unit) {
+        return new Method(name, unit, List.of(), USUAL_MEASURES, "grey");
+    }
+
+    /** The position of a step, from 0, or −1. */
+    public int indexOf(String stepId) {
+        return IntStream.range(0, steps.size())
+                .filter(i -> steps.get(i).id().equals(stepId))
+                .findFirst()
+                .orElse(-1);
+    }
+
+    public Optional<MethodStep> step(String stepId) {
+        return steps.stream().filter(s -> s.id().equals(stepId)).findFirst();
+    }
+
+    public <T> Method with(String stepId, Setting<T> setting, T value) {
+        return change(stepId, s -> s.with(setting, value));
+    }
+
+    public Method with(String stepId, Values values) {
+        return change(stepId, s -> s.with(values));
+    }
+
+    public Method mute(String stepId, boolean muted) {
+        return change(stepId, s -> s.muted(muted));
+    }
+
+    private Method change(String stepId, UnaryOperator<MethodStep> how) {
+        return with(steps.stream()
+                .map(s -> s.id().equals(stepId) ? how.apply(s) : s)
+                .toList());
+    }
+
+    /** With a step put in at a position, its id new in this method. */
+    public Method add(int index, StepDescription description) {
+        return add(index, description, Values.NONE);
+    }
+
+    public Method add(int index, StepDescription description, Values values) {
+        List<MethodStep> changed = new ArrayList<>(steps);
+        changed.add(index, new MethodStep(newId(description), description, values, false, false));
+        return with(changed);
+    }
+
+    private String newId(StepDescription description) {
+        int n = 1;
+        while (indexOf(description.id() + "-" + n) >= 0) {
+            n++;
+        }
+        return description.id() + "-" + n;
+    }
+
+    public Method remove(String stepId) {
+        return with(steps.stream().filter(s -> !s.id().equals(stepId)).toList());
+    }
+
+    /** With a step at another position, counted among the steps that remain when it is taken out. */
+    public Method move(String stepId, int index) {
+        List<MethodStep> changed = new ArrayList<>(steps);
+        MethodStep moved = changed.remove(indexOf(stepId));
+        changed.add(index, moved);
+        return with(changed);
+    }
+
+    public Method with(List<MethodStep> changed) {
+        return new Method(name, unit, changed, measures, signal);
+    }
+
+    public Method in(LengthUnit other) {
+        return new Method(name, other, steps, measures, signal);
+    }
+
+    public Method measuring(List<Measure> others) {
+        return new Method(name, unit, steps, others, signal);
+    }
+
+    /** The steps up to and with {@code upTo} that are done: those not muted. */
+    public List<MethodStep> active(int upTo) {
+        return steps.subList(0, Math.min(upTo, steps.size())).stream()
+                .filter(s -> !s.muted())
+                .toList();
+    }
+
+    /** What is there after the first {@code count} steps; what is asked for beyond what was given is not. */
+    public Set<Flow> available(int count) {
+        EnumSet<Flow> there = EnumSet.of(Flow.PICTURE);
+        for (MethodStep step : active(count)) {
+            give(there, step.description());
+        }
+        return there;
+    }
+
+    private static void give(EnumSet<Flow> there, StepDescription step) {
+        if (step.gives() == Flow.PICTURE) {
+            return;
+        }
+        there.removeIf(f -> f.compareTo(step.gives()) > 0);
+        if (step.gives() == Flow.OBJECTS) {
+            there.add(Flow.MASK);
+        }
+        there.add(step.gives());
+    }
+
+    /** Objects can be had from a mask, since labelling is implied. */
+    private static boolean has(Set<Flow> there, Flow needed) {
+        return there.contains(needed) || needed == Flow.OBJECTS && there.contains(Flow.MASK);
+    }
+
+    /** Whether what the method ends in can be counted. */
+    public boolean givesObjects() {
+        return has(available(steps.size()), Flow.OBJECTS);
+    }
+
+    /** Why this order of steps, or a step's settings taken together, cannot work: the first reason. */
+    public Optional<MethodFault> refusal() {
+        EnumSet<Flow> there = EnumSet.of(Flow.PICTURE);
+        for (int i = 0; i < steps.size(); i++) {
+            MethodStep step = steps.get(i);
+            if (step.muted()) {
+                continue;
+            }
+            Flow needs = step.description().needs();
+            if (!has(there, needs)) {
+                return Optional.of(new MethodFault(
+                        i + 1,
+                        step.description().id(),
+                        "needs " + word(needs) + ", but no step before it gives " + word(needs)));
+            }
+            try {
+                step.description().make().apply(step.values());
+            } catch (IllegalArgumentException e) {
+                return Optional.of(new MethodFault(i + 1, step.description().id(), e.getMessage()));
+            }
+            give(there, step.description());
+        }
+        return Optional.empty();
+    }
+
+    private static String word(Flow flow) {
+        return switch (flow) {
+            case PICTURE -> "a picture";
+            case PHASES -> "phases";
+            case MASK -> "a mask";
+            case OBJECTS -> "objects";
+        };
+    }
+}

@@ -1,0 +1,26 @@
+package keentally.core.method;
+
+import keentally.core.setting.Setting;
+import keentally.core.setting.Values;
+import keentally.core.step.StepDescription;
+
+/**
+ * A step's place in a method.
+ *
+ * @param id given when the step is added and never changed; hand work and drops hold on to it
+ * @param muted left out when the method runs
+ * @param save the state after it is written out by {@code run}
+ */
+public record MethodStep(String id, StepDescription description, Values values, boolean muted, boolean save) {
+    public <T> MethodStep with(Setting<T> setting, T value) {
+        return new MethodStep(id, description, values.with(setting, value), muted, save);
+    }
+
+    public MethodStep with(Values changed) {
+        return new MethodStep(id, description, changed, muted, save);
+    }
+
+    public MethodStep muted(boolean mute) {
+        return new MethodStep(id, description, values, mute, save);
+    }
+}

@@ -1,0 +1,193 @@
+package keentally.core.picture;
+
+import java.util.Arrays;
+
+/**
+ * One bit a pixel, 64 pixels a word, each row starting a new word; pixel x of a row is bit x mod 64 of word x / 64. The
+ * spare bits at the end of a row are 0.
+ */
+public final class Mask {
+    private final int width;
+    private final int height;
+    private final int stride;
+    private final long[] words;
+
+    private Mask(int width, int height, long[] words) {
+        this.width = width;
+        this.height = height;
+        this.stride = stride(width);
+        this.words = words;
+    }
+
+    /** Words in a row of {@code width} pixels. */
+    public static int stride(int width) {
+        return (width + 63) >>> 6;
+    }
+
+    /** Takes the array over: {@code stride(width) * height} words; spare bits must be 0. */
+    public static Mask of(int width, int height, long[] words) {
+        Sizes.check(width, height);
+        if (words.length != stride(width) * height) {
+            throw new IllegalArgumentException("a mask of " + width + " × " + height + " needs "
+                    + stride(width) * height + " words, were " + words.length);
+        }
+        return new Mask(width, height, words);
+    }
+
+    public static Mask empty(int width, int height) {
+        Sizes.check(width, height);
+        return new Mask(width, height, new long[stride(width) * height]);
+    }
+
+    public static Mask full(int width, int height) {
+        Mask mask = empty(width, height);
+        for (int y = 0; y < height; y++) {
+            setRun(mask.words, y * mask.stride, 0, width);
+        }
+        return mask;
+    }
+
+    /** Sets bits [from, to) of the row that starts at word {@code row}, in place. */
+    public static void setRun(long[] words, int row, int from, int to) {
+        if (from >= to) {
+            return;
+        }
+        int first = row + (from >>> 6);
+        int last = row + ((to - 1) >>> 6);
+        long head = -1L << from;
+        long tail = -1L >>> -to;
+        if (first == last) {
+            words[first] |= head & tail;
+            return;
+        }
+        words[first] |= head;
+        Arrays.fill(words, first + 1, last, -1L);
+        words[last] |= tail;
+    }
+
+    public int width() {
+        return width;
+    }
+
+    public int height() {
+        return height;
+    }
+
+    /** Words in a row. */
+    public int stride() {
+        return stride;
+    }
+
+    /** The storage itself, for kernels; never written to. */
+    public long[] words() {
+        return words;
+    }
+
+    public boolean at(int x, int y) {
+        return (words[y * stride + (x >>> 6)] >>> x & 1) != 0;
+    }
+
+    /** Number of pixels set. */
+    public long count() {
+        long sum = 0;
+        for (long word : words) {
+            sum += Long.bitCount(word);
+        }
+        return sum;
+    }
+
+    /** Number of pixels set in [fromX, toX) of row {@code y}. */
+    public int count(int y, int fromX, int toX) {
+        if (fromX >= toX) {
+            return 0;
+        }
+        int first = y * stride + (fromX >>> 6);
+        int last = y * stride + ((toX - 1) >>> 6);
+        long head = -1L << fromX;
+        long tail = -1L >>> -toX;
+        if (first == last) {
+            return Long.bitCount(words[first] & head & tail);
+        }
+        int sum = Long.bitCount(words[first] & head) + Long.bitCount(words[last] & tail);
+        for (int i = first + 1; i < last; i++) {
+            sum += Long.bitCount(words[i]);
+        }
+        return sum;
+    }
+
+    /** The first set pixel at or right of {@code x} in row {@code y}; the width where there is none. */
+    public int nextSet(int y, int x) {
+        return next(y, x, 0);
+    }
+
+    /** The first clear pixel at or right of {@code x} in row {@code y}; the width where there is none. */
+    public int nextClear(int y, int x) {
+        return next(y, x, -1);
+    }
+
+    private int next(int y, int x, long flip) {
+        if (x >= width) {
+            return width;
+        }
+        int word = x >>> 6;
+        long rest = (words[y * stride + word] ^ flip) & -1L << x;
+        while (rest == 0) {
+            if (++word == stride) {
+                return width;
+            }
+            rest = words[y * stride + word] ^ flip;
+        }
+        return Math.min(width, (word << 6) + Long.numberOfTrailingZeros(rest));
+    }
+
+    public Mask and(Mask other) {
+        long[] out = words.clone();
+        for (int i = 0; i < checked(other); i++) {
+            out[i] &= other.words[i];
+        }
+        return new Mask(width, height, out);
+    }
+
+    public Mask or(Mask other) {
+        long[] out = words.clone();
+        for (int i = 0; i < checked(other); i++) {
+            out[i] |= other.words[i];
+        }
+        return new Mask(width, height, out);
+    }
+
+    public Mask minus(Mask other) {
+        long[] out = words.clone();
+        for (int i = 0; i < checked(other); i++) {
+            out[i] &= ~other.words[i];
+        }
+        return new Mask(width, height, out);
+    }
+
+    private int checked(Mask other) {
+        if (other.width != width || other.height != height) {
+            throw new IllegalArgumentException("masks of " + width + " × " + height + " and " + other.width + " × "
+                    + other.height + " cannot be combined");
+        }
+        return words.length;
+    }
+
+    public long bytes() {
+        return 8L * words.length;
+    }
+
+    @Override
+    public boolean equals(Object o) {
+        return o instanceof Mask m && m.width == width && m.height == height && Arrays.equals(words, m.words);
+    }
+
+    @Override
+    public int hashCode() {
+        return 31 * width + Arrays.hashCode(words);
+    }
+
+    @Override
+    public String toString() {
+        return "Mask[" + width + " × " + height + ", " + count() + " set]";
+    }
+}

@@ -1,0 +1,51 @@
+package keentally.core.quantity;
+
+import java.math.BigDecimal;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Numbers as text, one way for everything we write: the shortest decimals that read back the same. */
+public final class Amounts {
+    private static final Pattern WITH_UNIT =
+            Pattern.compile("\\s*([+-]?(?:\\d+\\.?\\d*|\\.\\d+)(?:[eE][+-]?\\d{1,3})?)\\s*(\\S*)\\s*");
+    private static final double LEAST_PLAIN = 1e-6;
+    private static final double MOST_PLAIN = 1e15;
+
+    private Amounts() {}
+
+    /** Whole numbers without ".0", others plain decimals from 1e-6 to 1e15, beyond that with an exponent. */
+    public static String text(double value) {
+        if (value == 0) {
+            return "0";
+        }
+        if (!Double.isFinite(value)) {
+            throw new IllegalArgumentException("only finite numbers have a text, was " + value);
+        }
+        double size = Math.abs(value);
+        String shortest = Double.toString(value);
+        if (size < LEAST_PLAIN || size >= MOST_PLAIN) {
+            return shortest.replace(".0E", "E");
+        }
+        String plain = new BigDecimal(shortest).toPlainString();
+        return plain.endsWith(".0") ? plain.substring(0, plain.length() - 2) : plain;
+    }
+
+    static void finite(double amount, String what) {
+        if (!Double.isFinite(amount)) {
+            throw new IllegalArgumentException("a " + what + " must be a finite number, was " + amount);
+        }
+    }
+
+    /** A number and the unit behind it, where the text is such a pair. */
+    static Optional<Split> split(String text) {
+        Matcher found = WITH_UNIT.matcher(text);
+        if (!found.matches()) {
+            return Optional.empty();
+        }
+        double amount = Double.parseDouble(found.group(1));
+        return Double.isFinite(amount) ? Optional.of(new Split(amount, found.group(2))) : Optional.empty();
+    }
+
+    record Split(double amount, String unit) {}
+}

@@ -1,0 +1,44 @@
+package keentally.core.quantity;
+
+import java.util.Optional;
+
+/**
+ * A length as a person told it.
+ *
+ * @param amount finite; may be 0 or negative, which the setting that holds it may forbid
+ * @param unit pixels or a real unit
+ */
+public record Length(double amount, LengthUnit unit) {
+    public Length {
+        Amounts.finite(amount, "length");
+    }
+
+    public static Length px(double amount) {
+        return new Length(amount, LengthUnit.PX);
+    }
+
+    /**
+     * Reads {@code "1.5 px"} or {@code "3 um"}.
+     *
+     * @throws IllegalArgumentException saying what was found and what is expected
+     */
+    public static Length of(String text) {
+        return Amounts.split(text)
+                .flatMap(s -> LengthUnit.find(s.unit()).map(unit -> new Length(s.amount(), unit)))
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "expected a length with its unit, such as \"1.5 px\" or \"3 um\", but found \"" + text + "\""));
+    }
+
+    /** In pixels. */
+    public double px(Optional<Scale> scale) {
+        return unit == LengthUnit.PX
+                ? amount
+                : amount * unit.micrometres() / Scale.needed(scale, toString()).umPerPx();
+    }
+
+    /** As in files: {@code 1.5 px}. */
+    @Override
+    public String toString() {
+        return Amounts.text(amount) + " " + unit.id();
+    }
+}

@@ -1,0 +1,88 @@
+package keentally.core.region;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.function.IntPredicate;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import keentally.core.picture.Mask;
+
+/** Regions with their fate: kept, or dropped by a station. What is dropped stays known, so that it can be shown. */
+public final class Objects {
+    private final Regions regions;
+    private final List<String> stations;
+    private final int[] fate;
+    private final int[] number;
+    private final int[] kept;
+
+    private Objects(Regions regions, List<String> stations, int[] fate) {
+        this.regions = regions;
+        this.stations = List.copyOf(stations);
+        this.fate = fate;
+        this.kept = IntStream.range(0, fate.length).filter(i -> fate[i] == 0).toArray();
+        this.number = new int[fate.length];
+        for (int i = 0; i < kept.length; i++) {
+            number[kept[i]] = i + 1;
+        }
+    }
+
+    /** All of them kept. */
+    public static Objects of(Regions regions) {
+        return new Objects(regions, List.of(), new int[regions.count()]);
+    }
+
+    /** Those kept ones that qualify are now dropped by {@code station}. */
+    public Objects drop(String station, IntPredicate dropped) {
+        int[] changed = fate.clone();
+        for (int region : kept) {
+            if (dropped.test(region)) {
+                changed[region] = stations.size() + 1;
+            }
+        }
+        return new Objects(
+                regions, Stream.concat(stations.stream(), Stream.of(station)).toList(), changed);
+    }
+
+    public Regions regions() {
+        return regions;
+    }
+
+    /** Number of kept objects. */
+    public int count() {
+        return kept.length;
+    }
+
+    /** The region of the kept object at {@code index}, that is of object number {@code index} + 1. */
+    public int region(int index) {
+        return kept[index];
+    }
+
+    public boolean isKept(int region) {
+        return fate[region] == 0;
+    }
+
+    /** The object number of a region, 1, 2, ...; 0 where it was dropped. */
+    public int number(int region) {
+        return number[region];
+    }
+
+    /** The id of the station that dropped a region; empty where it is kept. */
+    public String droppedBy(int region) {
+        return fate[region] == 0 ? "" : stations.get(fate[region] - 1);
+    }
+
+    /** How many objects a station dropped. */
+    public int dropped(String station) {
+        int code = stations.indexOf(station) + 1;
+        return code == 0 ? 0 : (int) Arrays.stream(fate).filter(f -> f == code).count();
+    }
+
+    /** The union of the kept objects. */
+    public Mask mask() {
+        return regions.mask(this::isKept);
+    }
+
+    public long bytes() {
+        return regions.bytes() + 4L * (2 * fate.length + kept.length);
+    }
+}

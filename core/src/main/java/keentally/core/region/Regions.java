@@ -1,0 +1,169 @@
+package keentally.core.region;
+
+import java.util.Arrays;
+import java.util.function.IntPredicate;
+import keentally.core.picture.Mask;
+
+/**
+ * Regions of a picture, each a set of runs (stretches of pixels in one row). Runs are held in reading order; {@link #runs}
+ * lists those of one region, in reading order too. Memory: 20 bytes a run, whatever the size of the picture.
+ */
+public final class Regions {
+    private final int width;
+    private final int height;
+    private final int[] y;
+    private final int[] from;
+    private final int[] to;
+    private final int[] owner;
+    private final int[] rowStart;
+    private final int[] order;
+    private final int[] start;
+
+    /**
+     * Takes the arrays over.
+     *
+     * @param rowStart the first run of each row, and the number of runs at the end
+     * @param from first pixel of each run, in reading order
+     * @param to behind the last pixel of each run
+     * @param owner region of each run; regions are numbered 0 to count − 1 by their first run
+     */
+    public Regions(int width, int height, int[] rowStart, int[] from, int[] to, int[] owner, int count) {
+        this.width = width;
+        this.height = height;
+        this.rowStart = rowStart;
+        this.from = from;
+        this.to = to;
+        this.owner = owner;
+        this.y = new int[from.length];
+        for (int row = 0; row < height; row++) {
+            Arrays.fill(y, rowStart[row], rowStart[row + 1], row);
+        }
+        this.start = new int[count + 1];
+        for (int region : owner) {
+            start[region + 1]++;
+        }
+        Arrays.parallelPrefix(start, Integer::sum);
+        int[] next = start.clone();
+        this.order = new int[owner.length];
+        for (int run = 0; run < owner.length; run++) {
+            order[next[owner[run]]++] = run;
+        }
+    }
+
+    public int width() {
+        return width;
+    }
+
+    public int height() {
+        return height;
+    }
+
+    /** Number of regions. */
+    public int count() {
+        return start.length - 1;
+    }
+
+    /** Number of runs of all regions. */
+    public int runCount() {
+        return owner.length;
+    }
+
+    /** Number of pixels of a region. */
+    public long pixels(int region) {
+        long sum = 0;
+        for (int i = start[region]; i < start[region + 1]; i++) {
+            sum += to[order[i]] - from[order[i]];
+        }
+        return sum;
+    }
+
+    /** The region's identity: index y · width + x of its first pixel in reading order. */
+    public long firstPixel(int region) {
+        int run = order[start[region]];
+        return (long) y[run] * width + from[run];
+    }
+
+    /** The region at a pixel, or −1. */
+    public int at(int x, int row) {
+        if (x < 0 || row < 0 || x >= width || row >= height) {
+            return -1;
+        }
+        int found = Arrays.binarySearch(from, rowStart[row], rowStart[row + 1], x);
+        int run = found >= 0 ? found : -found - 2;
+        return run >= rowStart[row] && x < to[run] ? owner[run] : -1;
+    }
+
+    /** The runs of one region, in reading order. */
+    public void runs(int region, RunVisitor visitor) {
+        for (int i = start[region]; i < start[region + 1]; i++) {
+            int run = order[i];
+            visitor.run(y[run], from[run], to[run]);
+        }
+    }
+
+    /** Where the runs of a region begin in {@link #run}'s places; they end where those of the next begin. */
+    public int firstRun(int region) {
+        return start[region];
+    }
+
+    /** The row of the run at a place. */
+    public int runY(int place) {
+        return y[order[place]];
+    }
+
+    /** The first pixel of the run at a place. */
+    public int runFrom(int place) {
+        return from[order[place]];
+    }
+
+    /** Behind the last pixel of the run at a place. */
+    public int runTo(int place) {
+        return to[order[place]];
+    }
+
+    /** The runs in rows [top, bottom) in reading order, each with its region. */
+    public void rows(int top, int bottom, OwnedRunVisitor visitor) {
+        for (int run = rowStart[top]; run < rowStart[bottom]; run++) {
+            visitor.run(owner[run], y[run], from[run], to[run]);
+        }
+    }
+
+    /** The pixels of all regions that qualify. */
+    public Mask mask(IntPredicate chosen) {
+        int stride = Mask.stride(width);
+        long[] words = new long[stride * height];
+        for (int run = 0; run < owner.length; run++) {
+            if (chosen.test(owner[run])) {
+                Mask.setRun(words, y[run] * stride, from[run], to[run]);
+            }
+        }
+        return Mask.of(width, height, words);
+    }
+
+    /** Whether any pixel of the region lies outside {@code mask}. */
+    public boolean leaves(int region, Mask mask) {
+        for (int i = start[region]; i < start[region + 1]; i++) {
+            int run = order[i];
+            if (mask.count(y[run], from[run], to[run]) < to[run] - from[run]) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    public long bytes() {
+        return 20L * owner.length + 4L * (rowStart.length + start.length);
+    }
+
+    /** One run of a region. */
+    @FunctionalInterface
+    public interface RunVisitor {
+        void run(int y, int from, int to);
+    }
+
+    /** One run and the region it belongs to. */
+    @FunctionalInterface
+    public interface OwnedRunVisitor {
+        void run(int region, int y, int from, int to);
+    }
+}

@@ -1,0 +1,112 @@
+package keentally.core.run;
+
+import java.util.ArrayList;
+import java.util.List;
+import keentally.core.picture.Field;
+import keentally.core.picture.PhaseMap;
+import keentally.core.picture.Plane;
+import keentally.core.work.Work;
+
+/** Sums over the pixels of each phase, in bands merged in order. */
+final class PhaseSums {
+    private static final int BANDS = 16;
+
+    private final long[] pixels;
+    private final double[] x;
+    private final double[] y;
+    private final double[] values;
+    private final long[] valued;
+    private final double[] squares;
+
+    private PhaseSums(int phases) {
+        pixels = new long[phases];
+        x = new double[phases];
+        y = new double[phases];
+        values = new double[phases];
+        valued = new long[phases];
+        squares = new double[phases];
+    }
+
+    static List<PhaseReading> of(PhaseMap phases, Plane signal, Field field, Work work) {
+        int n = phases.names().size();
+        int height = signal.height();
+        PhaseSums sums = new PhaseSums(n);
+        for (PhaseSums part : work.map(BANDS, b -> new PhaseSums(n).add(phases, signal, b, height))) {
+            sums.merge(part);
+        }
+        double[] means = new double[n];
+        for (int p = 0; p < n; p++) {
+            means[p] = sums.values[p] / sums.valued[p];
+        }
+        for (PhaseSums part : work.map(BANDS, b -> new PhaseSums(n).spread(phases, signal, b, height, means))) {
+            sums.merge(part);
+        }
+        List<PhaseReading> readings = new ArrayList<>();
+        for (int p = 0; p < n; p++) {
+            readings.add(new PhaseReading(
+                    p,
+                    phases.names().get(p),
+                    sums.pixels[p],
+                    100.0 * sums.pixels[p] / field.pixels(),
+                    sums.x[p] / sums.pixels[p] + 0.5,
+                    sums.y[p] / sums.pixels[p] + 0.5,
+                    means[p],
+                    Math.sqrt(sums.squares[p] / sums.valued[p])));
+        }
+        return readings;
+    }
+
+    private PhaseSums add(PhaseMap phases, Plane signal, int band, int height) {
+        int width = signal.width();
+        byte[] map = phases.map().values();
+        float[] row = new float[width];
+        for (int r = top(band, height); r < top(band + 1, height); r++) {
+            signal.readRow(r, 0, width, row, 0);
+            for (int c = 0; c < width; c++) {
+                int p = map[r * width + c] & 0xff;
+                if (p == PhaseMap.OUTSIDE) {
+                    continue;
+                }
+                pixels[p]++;
+                x[p] += c;
+                y[p] += r;
+                if (row[c] == row[c]) {
+                    values[p] += row[c];
+                    valued[p]++;
+                }
+            }
+        }
+        return this;
+    }
+
+    private PhaseSums spread(PhaseMap phases, Plane signal, int band, int height, double[] means) {
+        int width = signal.width();
+        byte[] map = phases.map().values();
+        float[] row = new float[width];
+        for (int r = top(band, height); r < top(band + 1, height); r++) {
+            signal.readRow(r, 0, width, row, 0);
+            for (int c = 0; c < width; c++) {
+                int p = map[r * width + c] & 0xff;
+                if (p != PhaseMap.OUTSIDE && row[c] == row[c]) {
+                    squares[p] += (row[c] - means[p]) * (row[c] - means[p]);
+                }
+            }
+        }
+        return this;
+    }
+
+    private static int top(int band, int height) {
+        return (int) ((long) height * band / BANDS);
+    }
+
+    private void merge(PhaseSums part) {
+        for (int p = 0; p < pixels.length; p++) {
+            pixels[p] += part.pixels[p];
+            x[p] += part.x[p];
+            y[p] += part.y[p];
+            values[p] += part.values[p];
+            valued[p] += part.valued[p];
+            squares[p] += part.squares[p];
+        }
+    }
+}

@@ -1,0 +1,74 @@
+package keentally.core.run;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import keentally.core.measure.ObjectTable;
+import keentally.core.picture.PhaseMap;
+import keentally.core.picture.Plane;
+import keentally.core.region.Objects;
+import keentally.core.region.Regions;
+import keentally.core.step.State;
+import keentally.core.step.StepFault;
+import keentally.core.work.Work;
+
+/**
+ * The numbers at the end of a run.
+ *
+ * @param objects the kept objects with the method's measures; empty where the method ends in a picture or in phases
+ * @param phases what the fractions are of: the phase map where the last state still has one, else the final mask; empty
+ *     where it has neither
+ * @param fractions one a phase
+ * @param objectPhases for each kept object the phase that most of it lies in; the lowest of those that tie
+ */
+public record Readings(
+        State state,
+        Optional<ObjectTable> objects,
+        Optional<PhaseMap> phases,
+        List<PhaseReading> fractions,
+        int[] objectPhases) {
+
+    static Readings of(Run run, State last, Work work) throws StepFault {
+        Plane signal = last.signal(run.method().signal());
+        Optional<PhaseMap> phases = last.phases().or(() -> last.mask().map(mask -> PhaseMap.of(mask, last.field())));
+        Optional<ObjectTable> table = last.objects()
+                .map(objects -> ObjectTable.of(objects, run.method().measures(), signal, last.field(), work));
+        List<PhaseReading> fractions = new ArrayList<>();
+        phases.ifPresent(map -> fractions.addAll(PhaseSums.of(map, signal, last.field(), work)));
+        int[] in = last.objects()
+                .map(objects -> objectPhases(objects, last.phases()))
+                .orElse(new int[0]);
+        return new Readings(last, table, phases, List.copyOf(fractions), in);
+    }
+
+    private static int[] objectPhases(Objects objects, Optional<PhaseMap> phases) {
+        int[] in = new int[objects.count()];
+        for (int i = 0; i < in.length; i++) {
+            int region = objects.region(i);
+            in[i] = phases.map(map -> mostCommon(map, objects.regions(), region))
+                    .orElse(1);
+        }
+        return in;
+    }
+
+    private static int mostCommon(PhaseMap phases, Regions regions, int region) {
+        int width = phases.map().width();
+        byte[] map = phases.map().values();
+        long[] counts = new long[PhaseMap.OUTSIDE + 1];
+        regions.runs(region, (y, from, to) -> {
+            for (int x = from; x < to; x++) {
+                counts[map[y * width + x] & 0xff]++;
+            }
+        });
+        int best = 0;
+        for (int i = 1; i < PhaseMap.OUTSIDE; i++) {
+            best = counts[i] > counts[best] ? i : best;
+        }
+        return best;
+    }
+
+    /** What the kept objects cover, in pixels. */
+    public long keptPixels() {
+        return objects.map(t -> t.objects().mask().count()).orElse(0L);
+    }
+}

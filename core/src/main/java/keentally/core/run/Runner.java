@@ -1,0 +1,126 @@
+package keentally.core.run;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import keentally.core.method.Method;
+import keentally.core.method.MethodFault;
+import keentally.core.method.MethodStep;
+import keentally.core.quantity.MissingScaleException;
+import keentally.core.step.Flow;
+import keentally.core.step.LabelStep;
+import keentally.core.step.Outcome;
+import keentally.core.step.Site;
+import keentally.core.step.State;
+import keentally.core.step.Step;
+import keentally.core.step.StepFault;
+import keentally.core.work.Cancel;
+import keentally.core.work.Work;
+import keentally.core.work.Workers;
+
+/**
+ * Runs methods on samples. Stations whose outcome is cached are not run again; the outcome of any run is the same as without
+ * a cache. Safe for many threads.
+ */
+public final class Runner {
+    private final Workers workers;
+    private final StateCache cache;
+
+    public Runner(Workers workers, StateCache cache) {
+        this.workers = workers;
+        this.cache = cache;
+    }
+
+    public Work work(Cancel cancel) {
+        return new Work(workers, cancel);
+    }
+
+    /**
+     * The stations of a method, one after another.
+     *
+     * @param upTo how many steps of the method to do, muted ones counted but not done
+     * @throws RunFault where a step cannot be done; stations before it stay cached
+     * @throws keentally.core.work.CancelledException where {@code cancel} was asked
+     */
+    public Run run(Method method, Sample sample, int upTo, Cancel cancel, Progress progress) throws RunFault {
+        Optional<MethodFault> refusal = method.with(
+                        method.steps().subList(0, Math.min(upTo, method.steps().size())))
+                .refusal();
+        if (refusal.isPresent()) {
+            throw new RunFault(refusal.get());
+        }
+        List<Run.Station> stations = new ArrayList<>();
+        Place place = new Place(StateKey.of(sample), sample.start());
+        List<MethodStep> steps = method.active(upTo);
+        for (MethodStep step : steps) {
+            cancel.check();
+            progress.at(stations.size(), steps.size());
+            place = step(method, step, sample, place, cancel);
+            stations.add(new Run.Station(step, place.state, place.outcome.findings()));
+        }
+        progress.at(steps.size(), steps.size());
+        return new Run(method, sample, stations, place.state);
+    }
+
+    private Place step(Method method, MethodStep step, Sample sample, Place before, Cancel cancel) throws RunFault {
+        Place from = before;
+        if (step.description().needs() == Flow.OBJECTS && before.state.objects().isEmpty()) {
+            from = labelled(before, cancel);
+        }
+        int number = method.indexOf(step.id()) + 1;
+        try {
+            Step made = step.description().make().apply(step.values());
+            Site site = new Site(step.id(), method.signal(), work(cancel));
+            return cached(from.key.then(step, sample, method.signal()), made, from.state, site);
+        } catch (StepFault e) {
+            throw new RunFault(number, step.description().id(), e.getMessage(), e);
+        } catch (MissingScaleException e) {
+            throw new RunFault(number, step.description().id(), "cannot be done: " + e.getMessage(), e);
+        } catch (OutOfMemoryError e) {
+            throw new RunFault(
+                    number, step.description().id(), "needs more memory than there is for a picture of this size", e);
+        }
+    }
+
+    private Place labelled(Place before, Cancel cancel) {
+        try {
+            return cached(before.key.thenLabelled(), LabelStep.IMPLIED, before.state, new Site("", "", work(cancel)));
+        } catch (StepFault e) {
+            throw new IllegalStateException("labelling a mask cannot fail", e);
+        }
+    }
+
+    private Place cached(StateKey key, Step step, State before, Site site) throws StepFault {
+        Optional<Outcome> known = cache.find(key);
+        if (known.isPresent()) {
+            return new Place(key, known.get().state().on(before.field(), before.scale()), known.get());
+        }
+        long start = System.nanoTime();
+        Outcome outcome = step.apply(before, site);
+        cache.put(key, outcome, outcome.state().bytesBeyond(before), System.nanoTime() - start);
+        return new Place(key, outcome.state(), outcome);
+    }
+
+    /** The numbers at the end of a run; labels its mask where nothing did. */
+    public Readings readings(Run run, Cancel cancel) throws RunFault {
+        State last = run.last();
+        if (last.mask().isPresent() && last.objects().isEmpty()) {
+            StateKey key = StateKey.of(run.sample());
+            for (Run.Station station : run.stations()) {
+                key = key.then(station.step(), run.sample(), run.method().signal());
+            }
+            last = labelled(new Place(key, last), cancel).state;
+        }
+        try {
+            return Readings.of(run, last, work(cancel));
+        } catch (StepFault e) {
+            throw new RunFault("The method " + e.getMessage() + ".", e);
+        }
+    }
+
+    private record Place(StateKey key, State state, Outcome outcome) {
+        Place(StateKey key, State state) {
+            this(key, state, null);
+        }
+    }
+}

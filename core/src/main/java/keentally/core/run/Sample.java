@@ -1,0 +1,34 @@
+package keentally.core.run;
+
+import java.util.List;
+import java.util.Optional;
+import keentally.core.picture.Field;
+import keentally.core.picture.Picture;
+import keentally.core.quantity.Scale;
+import keentally.core.step.State;
+
+/**
+ * One picture with what is known of it.
+ *
+ * @param key tells this picture's pixels from any other's: its SHA-256, or a name that is given once
+ * @param parts the shapes of the field; none for the whole picture
+ * @param field made from the parts
+ */
+public record Sample(String key, Picture picture, List<Field.Part> parts, Field field, Optional<Scale> scale) {
+    public Sample {
+        parts = List.copyOf(parts);
+    }
+
+    /** @throws IllegalArgumentException where the field holds no pixel */
+    public static Sample of(String key, Picture picture, List<Field.Part> parts, Optional<Scale> scale) {
+        return new Sample(key, picture, parts, Field.of(picture.width(), picture.height(), parts), scale);
+    }
+
+    public Sample with(Optional<Scale> other) {
+        return new Sample(key, picture, parts, field, other);
+    }
+
+    State start() {
+        return State.of(picture, field, scale);
+    }
+}

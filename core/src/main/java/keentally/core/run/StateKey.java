@@ -1,0 +1,51 @@
+package keentally.core.run;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import keentally.core.method.MethodStep;
+import keentally.core.step.Use;
+
+/** What made a state: the key before it, the step in its canonical form, and what of the sample it used. */
+final class StateKey {
+    private final StateKey before;
+    private final List<Object> own;
+    private final int hash;
+
+    private StateKey(StateKey before, List<Object> own) {
+        this.before = before;
+        this.own = own;
+        this.hash = 31 * Objects.hashCode(before) + own.hashCode();
+    }
+
+    static StateKey of(Sample sample) {
+        return new StateKey(
+                null,
+                List.of(sample.key(), sample.picture().width(), sample.picture().height()));
+    }
+
+    StateKey then(MethodStep step, Sample sample, String signal) {
+        var description = step.description();
+        Map<String, Object> settings = step.values().tree(description.settings());
+        List<Object> used = List.of(
+                description.uses().contains(Use.FIELD) ? sample.parts() : "",
+                description.uses().contains(Use.SCALE) ? sample.scale() : "",
+                description.uses().contains(Use.SIGNAL) ? signal : "");
+        return new StateKey(this, List.of(description.id(), description.version(), step.id(), settings, used));
+    }
+
+    /** Where labelling is implied. */
+    StateKey thenLabelled() {
+        return new StateKey(this, List.of("label, implied"));
+    }
+
+    @Override
+    public boolean equals(Object o) {
+        return o instanceof StateKey k && k.hash == hash && k.own.equals(own) && Objects.equals(k.before, before);
+    }
+
+    @Override
+    public int hashCode() {
+        return hash;
+    }
+}

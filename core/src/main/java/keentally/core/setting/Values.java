@@ -1,0 +1,84 @@
+package keentally.core.setting;
+
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * What was set, by setting. A setting that was not set has its default. Values of settings that do not apply now are kept, so
+ * that going back to a choice finds them again, but they take no part in {@link #tree}.
+ */
+public final class Values {
+    public static final Values NONE = new Values(Map.of());
+
+    private final Map<String, Object> set;
+
+    private Values(Map<String, Object> set) {
+        this.set = Map.copyOf(set);
+    }
+
+    /** The value or the default. */
+    public <T> Optional<T> find(Setting<T> setting) {
+        Object value = set.get(setting.id());
+        if (value == null) {
+            return setting.fallback();
+        }
+        @SuppressWarnings("unchecked") // with() let only this setting's type in under its id
+        T typed = (T) value;
+        return Optional.of(typed);
+    }
+
+    /** The value or the default of a setting that always has one. */
+    public <T> T get(Setting<T> setting) {
+        return find(setting).orElseThrow(() -> new IllegalArgumentException("'" + setting.id() + "' is not set"));
+    }
+
+    public boolean isSet(Setting<?> setting) {
+        return set.containsKey(setting.id());
+    }
+
+    public <T> Values with(Setting<T> setting, T value) {
+        Map<String, Object> changed = new HashMap<>(set);
+        changed.put(setting.id(), value);
+        return new Values(changed);
+    }
+
+    /** With the value that {@code tree} stands for. */
+    public <T> Values withTree(Setting<T> setting, Object tree) {
+        return with(setting, setting.read(tree));
+    }
+
+    public Values without(Setting<?> setting) {
+        Map<String, Object> changed = new HashMap<>(set);
+        changed.remove(setting.id());
+        return new Values(changed);
+    }
+
+    /** The settings that apply, defaults filled in, in the order given. */
+    public Map<String, Object> tree(List<Setting<?>> settings) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        settings.stream().filter(s -> s.applies(this)).forEach(s -> put(tree, s));
+        return tree;
+    }
+
+    private <T> void put(Map<String, Object> tree, Setting<T> setting) {
+        find(setting).ifPresent(value -> tree.put(setting.id(), setting.write(value)));
+    }
+
+    @Override
+    public boolean equals(Object o) {
+        return o instanceof Values v && v.set.equals(set);
+    }
+
+    @Override
+    public int hashCode() {
+        return set.hashCode();
+    }
+
+    @Override
+    public String toString() {
+        return set.toString();
+    }
+}

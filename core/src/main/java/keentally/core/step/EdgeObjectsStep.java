@@ -1,0 +1,37 @@
+package keentally.core.step;
+
+import java.util.List;
+import java.util.Set;
+import keentally.core.picture.Mask;
+import keentally.core.picture.Neighbours;
+import keentally.core.region.Objects;
+import keentally.core.setting.ChoiceSetting;
+
+/** Drops objects that the field's edge cuts, since their sizes are not known. */
+record EdgeObjectsStep(Drop drop) implements Step {
+    enum Drop {
+        ALL,
+        NONE
+    }
+
+    private static final ChoiceSetting<Drop> DROP = ChoiceSetting.of("drop", Drop.ALL);
+
+    static final StepDescription DESCRIPTION = new StepDescription(
+            "edge-objects",
+            1,
+            Flow.OBJECTS,
+            Flow.OBJECTS,
+            Set.of(Use.FIELD),
+            List.of(DROP),
+            v -> new EdgeObjectsStep(v.get(DROP)));
+
+    @Override
+    public Outcome apply(State before, Site site) {
+        Objects objects = before.needObjects();
+        Mask inner = before.field().inner(Neighbours.EIGHT);
+        Objects after = drop == Drop.NONE
+                ? objects
+                : objects.drop(site.station(), region -> objects.regions().leaves(region, inner));
+        return new Outcome(before.give(after), GateStep.kept(objects, after));
+    }
+}

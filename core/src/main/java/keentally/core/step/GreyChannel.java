@@ -1,0 +1,80 @@
+package keentally.core.step;
+
+import keentally.core.picture.Channel;
+import keentally.core.picture.Depth;
+import keentally.core.picture.Picture;
+import keentally.core.picture.Plane;
+import keentally.core.picture.Plane16;
+import keentally.core.picture.Plane8;
+import keentally.core.picture.PlaneF;
+
+/**
+ * Grey from red, green and blue, of the stored values: (wr·R + wg·G + wb·B) ÷ sum of weights, whole weights, so that R = G =
+ * B gives exactly that value. Not rounded unless asked.
+ */
+final class GreyChannel {
+    private GreyChannel() {}
+
+    /** Weights of red, green and blue, each out of 10,000 or of 3. Sources: ITU-R BT.709-6 and BT.601-7. */
+    enum Weights {
+        BT709(2126, 7152, 722),
+        BT601(2990, 5870, 1140),
+        EQUAL(1, 1, 1);
+
+        private final int red;
+        private final int green;
+        private final int blue;
+
+        Weights(int red, int green, int blue) {
+            this.red = red;
+            this.green = green;
+            this.blue = blue;
+        }
+    }
+
+    /** @param rounded to the nearest whole number, where the picture holds whole numbers */
+    static Plane of(Picture picture, Weights weights, boolean rounded) {
+        float[] grey = mix(picture, weights);
+        int width = picture.width();
+        int height = picture.height();
+        Depth depth = picture.depth();
+        if (!rounded || !depth.isWhole()) {
+            return PlaneF.of(width, height, grey);
+        }
+        if (depth == Depth.BITS_8) {
+            byte[] values = new byte[grey.length];
+            for (int i = 0; i < grey.length; i++) {
+                values[i] = (byte) Math.round(grey[i]);
+            }
+            return Plane8.of(width, height, values);
+        }
+        short[] values = new short[grey.length];
+        for (int i = 0; i < grey.length; i++) {
+            values[i] = (short) Math.round(grey[i]);
+        }
+        return Plane16.of(width, height, values);
+    }
+
+    private static float[] mix(Picture picture, Weights w) {
+        int width = picture.width();
+        float[] grey = new float[width * picture.height()];
+        float[] red = new float[width];
+        float[] green = new float[width];
+        float[] blue = new float[width];
+        double sum = (double) w.red + w.green + w.blue;
+        for (int y = 0; y < picture.height(); y++) {
+            read(picture, Channel.RED, y, red);
+            read(picture, Channel.GREEN, y, green);
+            read(picture, Channel.BLUE, y, blue);
+            for (int x = 0; x < width; x++) {
+                double weighted = (double) w.red * red[x] + (double) w.green * green[x] + (double) w.blue * blue[x];
+                grey[y * width + x] = (float) (weighted / sum);
+            }
+        }
+        return grey;
+    }
+
+    private static void read(Picture picture, String channel, int y, float[] row) {
+        picture.channel(channel).orElseThrow().readRow(y, 0, row.length, row, 0);
+    }
+}

@@ -1,0 +1,127 @@
+package keentally.core.step;
+
+import java.util.Optional;
+import keentally.core.picture.Channel;
+import keentally.core.picture.Field;
+import keentally.core.picture.Mask;
+import keentally.core.picture.PhaseMap;
+import keentally.core.picture.Picture;
+import keentally.core.picture.Plane;
+import keentally.core.quantity.Scale;
+import keentally.core.region.Objects;
+
+/**
+ * What is carried along a method. Giving one kind clears what stands behind it in {@link Flow}; a picture step clears
+ * nothing; objects set the mask to the union of those that are kept.
+ *
+ * @param original the sample's picture
+ * @param current the picture as the steps left it
+ */
+public record State(
+        Picture original,
+        Picture current,
+        Field field,
+        Optional<Scale> scale,
+        Optional<PhaseMap> phases,
+        Optional<Mask> mask,
+        Optional<Objects> objects) {
+
+    /** The name of the signal that is the picture as the steps left it. */
+    public static final String PREPARED = "prepared";
+
+    /** Before the first step. */
+    public static State of(Picture picture, Field field, Optional<Scale> scale) {
+        if (field.width() != picture.width() || field.height() != picture.height()) {
+            throw new IllegalArgumentException("a field of " + field.width() + " × " + field.height()
+                    + " does not fit a picture of " + picture.width() + " × " + picture.height());
+        }
+        return new State(picture, picture, field, scale, Optional.empty(), Optional.empty(), Optional.empty());
+    }
+
+    public State give(Picture picture) {
+        return new State(original, picture, field, scale, phases, mask, objects);
+    }
+
+    public State give(PhaseMap map) {
+        return new State(original, current, field, scale, Optional.of(map), Optional.empty(), Optional.empty());
+    }
+
+    public State give(Mask chosen) {
+        return new State(original, current, field, scale, phases, Optional.of(field.clip(chosen)), Optional.empty());
+    }
+
+    public State give(Objects found) {
+        return new State(original, current, field, scale, phases, Optional.of(found.mask()), Optional.of(found));
+    }
+
+    /** The same outcome on a sample whose field and scale took no part in it. */
+    public State on(Field otherField, Optional<Scale> otherScale) {
+        return new State(original, current, otherField, otherScale, phases, mask, objects);
+    }
+
+    /** The last kind that the state holds. */
+    public Flow flow() {
+        return objects.isPresent()
+                ? Flow.OBJECTS
+                : mask.isPresent() ? Flow.MASK : phases.isPresent() ? Flow.PHASES : Flow.PICTURE;
+    }
+
+    /**
+     * The current picture's only plane.
+     *
+     * @throws StepFault where it has several, saying which step to add
+     */
+    public Plane plane() throws StepFault {
+        return current.single()
+                .orElseThrow(() -> new StepFault("needs one channel, but the picture has " + current.channelNames()
+                        + "; add a 'channel' step before it, for example of grey"));
+    }
+
+    /** The mask, which the order of steps has made sure of. */
+    public Mask needMask() {
+        return mask.orElseThrow(() -> new IllegalStateException("no mask has been given"));
+    }
+
+    /** The objects, which the order of steps has made sure of. */
+    public Objects needObjects() {
+        return objects.orElseThrow(() -> new IllegalStateException("no objects have been given"));
+    }
+
+    /**
+     * The plane that brightness is read from: a channel of the original, its grey, or the prepared picture's only plane.
+     *
+     * @throws StepFault where there is no such channel, saying which there are
+     */
+    public Plane signal(String name) throws StepFault {
+        if (name.equals(PREPARED)) {
+            return plane();
+        }
+        if (name.equals(Channel.GREY) && original.isColour()) {
+            return GreyChannel.of(original, GreyChannel.Weights.BT709, false);
+        }
+        Optional<Plane> only = name.equals(Channel.GREY) ? original.single() : Optional.empty();
+        return original.channel(name)
+                .or(() -> only)
+                .orElseThrow(() -> new StepFault(
+                        "takes brightness from '" + name + "', but the picture has " + original.channelNames()));
+    }
+
+    /** Memory held beyond what {@code before} holds already. */
+    public long bytesBeyond(State before) {
+        long bytes = 0;
+        for (Channel channel : current.channels()) {
+            boolean shared = before.current.channels().stream().anyMatch(c -> c.plane() == channel.plane());
+            bytes += shared ? 0 : channel.plane().bytes();
+        }
+        if (!phases.equals(before.phases)) {
+            bytes += phases.map(p -> p.map().bytes()).orElse(0L);
+        }
+        if (mask.orElse(null) != before.mask.orElse(null)) {
+            bytes += mask.map(Mask::bytes).orElse(0L);
+        }
+        if (objects.orElse(null) != before.objects.orElse(null)) {
+            bytes += objects.map(Objects::bytes).orElse(0L);
+        }
+        return bytes;
+    }
+}

@@ -1,0 +1,42 @@
+package keentally.core.step;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import keentally.core.setting.Setting;
+import keentally.core.setting.Values;
+
+/**
+ * All that others need to know of a kind of step.
+ *
+ * @param id as in files
+ * @param version counted up when the same settings come to give other numbers
+ * @param needs the kind that must be there
+ * @param gives the kind that it makes
+ * @param uses what of the sample its outcome hangs on
+ * @param settings in the order of files and panels
+ * @param make the step from its values; throws IllegalArgumentException where values that are each allowed do not go together
+ */
+public record StepDescription(
+        String id,
+        int version,
+        Flow needs,
+        Flow gives,
+        Set<Use> uses,
+        List<Setting<?>> settings,
+        Function<Values, Step> make) {
+    public StepDescription {
+        uses = Set.copyOf(uses);
+        settings = List.copyOf(settings);
+    }
+
+    public Optional<Setting<?>> setting(String settingId) {
+        return settings.stream().filter(s -> s.id().equals(settingId)).findFirst();
+    }
+
+    @Override
+    public String toString() {
+        return "StepDescription[" + id + "]";
+    }
+}

@@ -1,0 +1,8 @@
+package keentally.core.step;
+
+/** A step cannot be done on this picture; the message goes on from the step's title: "needs one channel, but ...". */
+public final class StepFault extends Exception {
+    public StepFault(String message) {
+        super(message);
+    }
+}

@@ -1,0 +1,27 @@
+package keentally.core.step;
+
+import java.util.List;
+import java.util.Optional;
+
+/** The list of all kinds of step, in the order of the work. */
+public final class Steps {
+    private static final List<StepDescription> ALL = List.of(
+            ChannelStep.DESCRIPTION,
+            SmoothStep.DESCRIPTION,
+            ThresholdStep.DESCRIPTION,
+            FillHolesStep.DESCRIPTION,
+            RemoveSpecksStep.DESCRIPTION,
+            LabelStep.DESCRIPTION,
+            EdgeObjectsStep.DESCRIPTION,
+            GateStep.DESCRIPTION);
+
+    private Steps() {}
+
+    public static List<StepDescription> all() {
+        return ALL;
+    }
+
+    public static Optional<StepDescription> find(String id) {
+        return ALL.stream().filter(d -> d.id().equals(id)).findFirst();
+    }
+}

@@ -1,0 +1,234 @@
+package keentally.core.view;
+
+import java.util.Arrays;
+import java.util.List;
+import keentally.core.picture.Mask;
+import keentally.core.picture.Plane;
+import keentally.core.region.Objects;
+import keentally.core.work.Work;
+
+/**
+ * Paints the visible part of a picture with its overlays. Enlarged pixels are sharp squares; reduced ones come from the level of
+ * the pyramid next below, so the cost hangs on the window and not on the picture. Masks shrink by the share of each window pixel
+ * that they cover; objects keep at least one window pixel, so that none vanishes.
+ */
+public final class StageComposer {
+    private static final int ROWS_SAMPLED = 4;
+    private static final int DIM = 120;
+    private static final int SELECTED_EDGE = 3;
+    private static final int SELECTED_FILL = 90;
+
+    private final Layers layers;
+    private final Viewport view;
+    private final int[] buffer;
+    private final int width;
+    private final int height;
+
+    private StageComposer(Layers layers, Viewport view) {
+        this.layers = layers;
+        this.view = view;
+        this.width = view.width();
+        this.height = view.height();
+        this.buffer = new int[width * height];
+    }
+
+    /** One colour a window pixel, row by row. */
+    public static int[] compose(Layers layers, Viewport view, Work work) {
+        StageComposer composer = new StageComposer(layers, view);
+        work.bands(view.height(), composer::paintRows);
+        if (composer.outlined()) {
+            composer.outlines(work);
+        }
+        layers.selected().ifPresent(selected -> composer.select(selected, work));
+        if (layers.overlay() == Layers.Overlay.NUMBERS) {
+            layers.objects().ifPresent(objects -> NumberPainter.paint(composer.buffer, view, objects));
+        }
+        return composer.buffer;
+    }
+
+    private boolean outlined() {
+        return layers.overlay() == Layers.Overlay.OUTLINES || layers.overlay() == Layers.Overlay.NUMBERS;
+    }
+
+    private void paintRows(int from, int to) {
+        int[] columns = pictureColumns();
+        for (int j = from; j < to; j++) {
+            int y = (int) Math.floor(view.pictureY(j + 0.5));
+            if (y < 0 || y >= layers.picture().height()) {
+                Arrays.fill(buffer, j * width, (j + 1) * width, Inks.SURROUND);
+                continue;
+            }
+            paintRow(j, y, columns);
+            surround(j, columns);
+        }
+    }
+
+    private void paintRow(int j, int y, int[] columns) {
+        if (layers.overlay() == Layers.Overlay.MASK && layers.mask().isPresent()) {
+            Arrays.fill(buffer, j * width, (j + 1) * width, 0xff000000);
+            tint(j, layers.mask().get(), 0xffffffff, 256, columns);
+        } else {
+            ground(j, y, columns);
+            if (layers.overlay() != Layers.Overlay.BARE) {
+                int opacity = (int) Math.round(256 * layers.strength());
+                layers.mask().ifPresent(mask -> tint(j, mask, Inks.MASK, opacity, columns));
+            }
+        }
+        layers.field().inside().ifPresent(inside -> dimOutside(j, y, inside, columns));
+    }
+
+    /** The picture column under each window column's middle; −1 beside the picture. */
+    private int[] pictureColumns() {
+        int[] columns = new int[width];
+        for (int i = 0; i < width; i++) {
+            int x = (int) Math.floor(view.pictureX(i + 0.5));
+            columns[i] = x >= 0 && x < layers.picture().width() ? x : -1;
+        }
+        return columns;
+    }
+
+    private void surround(int j, int[] columns) {
+        for (int i = 0; i < width; i++) {
+            if (columns[i] < 0) {
+                buffer[j * width + i] = Inks.SURROUND;
+            }
+        }
+    }
+
+    private void ground(int j, int y, int[] columns) {
+        Pyramid picture = layers.picture();
+        int level = Math.clamp((int) Math.floor(-Math.log(view.zoom()) / Math.log(2)), 0, picture.top());
+        List<Plane> planes = picture.level(level);
+        double black = picture.tone().black();
+        double gain = 255 / (picture.tone().white() - black);
+        int row = Math.min(y >> level, planes.getFirst().height() - 1);
+        for (int i = 0; i < width; i++) {
+            if (columns[i] >= 0) {
+                int x = Math.min(columns[i] >> level, planes.getFirst().width() - 1);
+                int red = tone(planes.getFirst().at(x, row), black, gain);
+                int green = planes.size() < 3 ? red : tone(planes.get(1).at(x, row), black, gain);
+                int blue = planes.size() < 3 ? red : tone(planes.get(2).at(x, row), black, gain);
+                buffer[j * width + i] = 0xff000000 | red << 16 | green << 8 | blue;
+            }
+        }
+    }
+
+    private static int tone(float value, double black, double gain) {
+        return Math.clamp(Math.round((value - black) * gain), 0, 255);
+    }
+
+    private void tint(int j, Mask mask, int colour, int opacity, int[] columns) {
+        double step = 1 / view.zoom();
+        if (step <= 1) {
+            int y = (int) Math.floor(view.pictureY(j + 0.5));
+            for (int i = 0; i < width; i++) {
+                if (columns[i] >= 0 && mask.at(columns[i], y)) {
+                    buffer[j * width + i] = Inks.mix(buffer[j * width + i], colour, opacity);
+                }
+            }
+            return;
+        }
+        int top = Math.clamp((int) view.pictureY(j), 0, mask.height() - 1);
+        int bottom = Math.clamp((int) Math.ceil(view.pictureY(j + 1)), top + 1, mask.height());
+        int skip = Math.max(1, (bottom - top) / ROWS_SAMPLED);
+        for (int i = 0; i < width; i++) {
+            if (columns[i] < 0) {
+                continue;
+            }
+            int left = Math.clamp((int) view.pictureX(i), 0, mask.width() - 1);
+            int right = Math.clamp((int) Math.ceil(view.pictureX(i + 1)), left + 1, mask.width());
+            int set = 0;
+            int seen = 0;
+            for (int y = top; y < bottom; y += skip) {
+                set += mask.count(y, left, right);
+                seen += right - left;
+            }
+            if (set > 0) {
+                buffer[j * width + i] = Inks.mix(buffer[j * width + i], colour, opacity * set / seen);
+            }
+        }
+    }
+
+    private void dimOutside(int j, int y, Mask inside, int[] columns) {
+        for (int i = 0; i < width; i++) {
+            if (columns[i] >= 0 && !inside.at(columns[i], y)) {
+                buffer[j * width + i] = Inks.mix(buffer[j * width + i], Inks.SURROUND, DIM);
+            }
+        }
+    }
+
+    private void outlines(Work work) {
+        if (layers.objects().isEmpty()) {
+            layers.mask().ifPresent(mask -> maskOutlines(mask, work));
+            return;
+        }
+        Objects objects = layers.objects().get();
+        int[] raster = RegionRaster.of(objects.regions(), view, work);
+        ObjectColours colours = layers.colours().orElseThrow();
+        int thick = view.zoom() >= 2 ? 2 : 1;
+        work.bands(height, (from, to) -> {
+            for (int j = from; j < to; j++) {
+                for (int i = 0; i < width; i++) {
+                    int region = raster[j * width + i] - 1;
+                    if (region < 0) {
+                        continue;
+                    }
+                    if (isEdge(raster, i, j, thick)) {
+                        boolean dotted = !objects.isKept(region) && (i + j & 3) > 1;
+                        int ink = objects.isKept(region) ? colours.of(region) : Inks.GHOST;
+                        buffer[j * width + i] = dotted ? buffer[j * width + i] : ink;
+                    }
+                }
+            }
+        });
+    }
+
+    private void select(Layers.Selected selected, Work work) {
+        int[] raster = RegionRaster.of(selected.of().regions(), view, work);
+        work.bands(height, (from, to) -> {
+            for (int at = from * width; at < to * width; at++) {
+                if (raster[at] > 0 && selected.regions().contains(raster[at] - 1)) {
+                    boolean edge = isEdge(raster, at % width, at / width, SELECTED_EDGE);
+                    buffer[at] = Inks.mix(buffer[at], Inks.SELECTED, edge ? 256 : SELECTED_FILL);
+                }
+            }
+        });
+    }
+
+    /** Whether a pixel within {@code reach} along a row or column belongs to something else. */
+    private boolean isEdge(int[] raster, int i, int j, int reach) {
+        int own = raster[j * width + i];
+        for (int d = 1; d <= reach; d++) {
+            if (i >= d && raster[j * width + i - d] != own
+                    || i + d < width && raster[j * width + i + d] != own
+                    || j >= d && raster[(j - d) * width + i] != own
+                    || j + d < height && raster[(j + d) * width + i] != own) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private void maskOutlines(Mask mask, Work work) {
+        int[] raster = new int[width * height];
+        work.bands(height, (from, to) -> {
+            for (int j = from; j < to; j++) {
+                int y = (int) Math.floor(view.pictureY(j + 0.5));
+                for (int i = 0; i < width; i++) {
+                    int x = (int) Math.floor(view.pictureX(i + 0.5));
+                    boolean inside = x >= 0 && y >= 0 && x < mask.width() && y < mask.height();
+                    raster[j * width + i] = inside && mask.at(x, y) ? 1 : 0;
+                }
+            }
+        });
+        work.bands(height, (from, to) -> {
+            for (int j = from; j < to; j++) {
+                for (int i = 0; i < width; i++) {
+                    if (raster[j * width + i] == 1 && isEdge(raster, i, j, 1)) {
+                        buffer[j * width + i] = Inks.OBJECTS.getFirst();
+                    }
+                }
+            }
+        });
+    }
+}

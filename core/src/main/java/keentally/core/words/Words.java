@@ -1,0 +1,70 @@
+package keentally.core.words;
+
+import java.util.Optional;
+import java.util.ResourceBundle;
+import keentally.core.measure.Measure;
+import keentally.core.setting.ChoiceSetting;
+import keentally.core.setting.Setting;
+import keentally.core.step.StepDescription;
+
+/** The texts that stand in {@code words.properties}. A missing one is a defect, and throws. */
+public final class Words {
+    private static final ResourceBundle BUNDLE = ResourceBundle.getBundle("keentally.core.words.words");
+
+    private Words() {}
+
+    public static String title(StepDescription step) {
+        return text("step." + step.id() + ".title");
+    }
+
+    /** What the station asks, in plain words. */
+    public static String question(StepDescription step) {
+        return text("step." + step.id() + ".question");
+    }
+
+    /** What the step does and when it is right, in a sentence or two. */
+    public static String help(StepDescription step) {
+        return text("step." + step.id() + ".help");
+    }
+
+    /** Patterns of the headline, the first whose numbers are all there being the one; separated by {@code |}. */
+    static String headline(StepDescription step) {
+        return text("step." + step.id() + ".headline");
+    }
+
+    public static String label(StepDescription step, Setting<?> setting) {
+        return text("step." + step.id() + "." + setting.id());
+    }
+
+    /** The word a person reads for a choice; measures are called by their title. */
+    public static String label(StepDescription step, Setting<?> setting, Enum<?> constant) {
+        return constant instanceof Measure measure
+                ? title(measure)
+                : text("step." + step.id() + "." + setting.id() + "." + ChoiceSetting.word(constant));
+    }
+
+    /** When a choice is right, where that needs saying. */
+    public static Optional<String> help(StepDescription step, Setting<?> setting, Enum<?> constant) {
+        return find("step." + step.id() + "." + setting.id() + "." + ChoiceSetting.word(constant) + ".help");
+    }
+
+    public static String title(Measure measure) {
+        return text("measure." + measure.id() + ".title");
+    }
+
+    public static String definition(Measure measure) {
+        return text("measure." + measure.id() + ".definition");
+    }
+
+    public static String source(Measure measure) {
+        return text("measure." + measure.id() + ".source");
+    }
+
+    private static String text(String key) {
+        return BUNDLE.getString(key);
+    }
+
+    private static Optional<String> find(String key) {
+        return BUNDLE.containsKey(key) ? Optional.of(BUNDLE.getString(key)) : Optional.empty();
+    }
+}

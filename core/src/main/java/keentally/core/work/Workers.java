@@ -1,0 +1,159 @@
+package keentally.core.work;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.IntFunction;
+
+/**
+ * A fixed set of threads that share out bands of one job at a time.
+ *
+ * <p>The calling thread works too, so a job always moves on, even when every other thread is busy with somebody else's.
+ * A job started from inside a band runs on that band's thread alone: there is one level of parallelism. Bands are cut by
+ * the length of the job and never by the number of threads.
+ */
+public final class Workers implements AutoCloseable {
+    private static final int MOST_BANDS = 32;
+    private static final int LEAST_BAND = 8;
+    private static final ThreadLocal<Boolean> INSIDE = ThreadLocal.withInitial(() -> false);
+
+    private final int threads;
+    private final ExecutorService helpers;
+
+    private Workers(int threads) {
+        if (threads < 1) {
+            throw new IllegalArgumentException("threads must be at least 1, was " + threads);
+        }
+        this.threads = threads;
+        this.helpers = threads == 1
+                ? null
+                : Executors.newFixedThreadPool(
+                        threads - 1,
+                        Thread.ofPlatform().daemon().name("worker-", 1).factory());
+    }
+
+    /** {@code threads} in all, the calling one included. */
+    public static Workers of(int threads) {
+        return new Workers(threads);
+    }
+
+    /** No thread but the caller's. */
+    public static Workers alone() {
+        return new Workers(1);
+    }
+
+    public int threads() {
+        return threads;
+    }
+
+    void bands(int length, Cancel cancel, Work.Band band) {
+        int size = Math.max(LEAST_BAND, (length + MOST_BANDS - 1) / MOST_BANDS);
+        int count = (length + size - 1) / size;
+        share(count, cancel, i -> band.run(i * size, Math.min(length, (i + 1) * size)));
+    }
+
+    <T> List<T> map(int count, Cancel cancel, IntFunction<T> part) {
+        List<T> results = new ArrayList<>(Collections.nCopies(count, null));
+        share(count, cancel, i -> results.set(i, part.apply(i)));
+        return results;
+    }
+
+    private void share(int count, Cancel cancel, Part part) {
+        if (helpers == null || count < 2 || INSIDE.get()) {
+            for (int i = 0; i < count; i++) {
+                cancel.check();
+                part.run(i);
+            }
+            return;
+        }
+        Job job = new Job(count, cancel, part);
+        for (int i = 0; i < Math.min(threads, count) - 1; i++) {
+            helpers.execute(job);
+        }
+        job.run();
+        job.await();
+    }
+
+    @Override
+    public void close() {
+        if (helpers != null) {
+            helpers.shutdownNow();
+        }
+    }
+
+    @FunctionalInterface
+    private interface Part {
+        void run(int index);
+    }
+
+    /** The parts of one call: handed out by counting up, so that a late helper finds nothing left and leaves. */
+    private static final class Job implements Runnable {
+        private final int count;
+        private final Cancel cancel;
+        private final Part part;
+        private final AtomicInteger next = new AtomicInteger();
+        private final AtomicReference<Throwable> failure = new AtomicReference<>();
+        private int done;
+
+        Job(int count, Cancel cancel, Part part) {
+            this.count = count;
+            this.cancel = cancel;
+            this.part = part;
+        }
+
+        @Override
+        public void run() {
+            INSIDE.set(true);
+            try {
+                for (int i = next.getAndIncrement(); i < count; i = next.getAndIncrement()) {
+                    one(i);
+                }
+            } finally {
+                INSIDE.set(false);
+            }
+        }
+
+        private void one(int index) {
+            try {
+                if (failure.get() == null) {
+                    cancel.check();
+                    part.run(index);
+                }
+            } catch (RuntimeException | Error e) {
+                failure.compareAndSet(null, e);
+            } finally {
+                synchronized (this) {
+                    done++;
+                    notifyAll();
+                }
+            }
+        }
+
+        void await() {
+            synchronized (this) {
+                boolean interrupted = false;
+                while (done < count) {
+                    try {
+                        wait();
+                    } catch (InterruptedException e) {
+                        interrupted = true;
+                        cancel.ask();
+                    }
+                }
+                if (interrupted) {
+                    Thread.currentThread().interrupt();
+                }
+            }
+            switch (failure.get()) {
+                case null -> {}
+                case Error e -> throw e;
+                case RuntimeException e -> throw e;
+                case Throwable t -> throw new IllegalStateException(t);
+            }
+        }
+    }
+}
