@@ -1,0 +1,127 @@
+package keentally.study.caution;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import keentally.core.measure.Measure;
+import keentally.core.picture.Channel;
+import keentally.core.picture.Depth;
+import keentally.core.picture.Field;
+import keentally.core.picture.Neighbours;
+import keentally.core.region.Objects;
+import keentally.core.run.Readings;
+import keentally.core.run.Run;
+import keentally.core.run.Runner;
+import keentally.core.stats.Histogram;
+import keentally.core.words.Figures;
+import keentally.core.work.Cancel;
+
+/** All checks, in a fixed order. */
+public final class Cautions {
+    private static final double MOST_CLIPPED_PERCENT = 0.5;
+    private static final double FEW_PIXELS = 50;
+    private static final double MOST_FEW_PERCENT = 10;
+
+    private Cautions() {}
+
+    public static List<Caution> of(Run run, Readings readings, Runner runner, Cancel cancel) {
+        List<Caution> found = new ArrayList<>();
+        noScale(run).ifPresent(found::add);
+        clipped(run, runner, cancel).ifPresent(found::add);
+        Optional<Objects> objects = readings.state().objects().filter(o -> o.count() > 0);
+        objects.flatMap(o -> edgeObjects(o, run.sample().field())).ifPresent(found::add);
+        objects.flatMap(Cautions::mostlySpecks).ifPresent(found::add);
+        objects.flatMap(Cautions::fewPixels).ifPresent(found::add);
+        return found;
+    }
+
+    private static Optional<Caution> noScale(Run run) {
+        if (run.sample().scale().isPresent()) {
+            return Optional.empty();
+        }
+        return Optional.of(new Caution(
+                "no-scale",
+                "The sample has no scale.",
+                "All lengths and areas are in pixels, which mean nothing beside another picture.",
+                "Type the length of a pixel."));
+    }
+
+    private static Optional<Caution> clipped(Run run, Runner runner, Cancel cancel) {
+        if (run.sample().picture().depth() == Depth.FLOAT) {
+            return Optional.empty();
+        }
+        double worst = 0;
+        String where = "";
+        int most = run.sample().picture().depth().most();
+        for (Channel channel : run.sample().picture().channels()) {
+            Histogram h = Histogram.of(channel.plane(), run.sample().field(), runner.work(cancel));
+            double ends = 100.0 * (h.count(0) + h.count(most)) / h.total();
+            if (ends > worst) {
+                worst = ends;
+                where = channel.name();
+            }
+        }
+        if (worst <= MOST_CLIPPED_PERCENT) {
+            return Optional.empty();
+        }
+        return Optional.of(new Caution(
+                "clipped",
+                Figures.percent(worst) + " % of the field is at 0 or " + Figures.number(most) + " in " + where + ".",
+                "What lies beyond black or white was lost when the picture was taken, so brightness there is wrong.",
+                "Take the picture again with less or more light."));
+    }
+
+    private static Optional<Caution> edgeObjects(Objects objects, Field field) {
+        var inner = field.inner(Neighbours.EIGHT);
+        long cut = IntStream.range(0, objects.count())
+                .filter(i -> objects.regions().leaves(objects.region(i), inner))
+                .count();
+        if (cut == 0) {
+            return Optional.empty();
+        }
+        return Optional.of(new Caution(
+                "edge-objects",
+                Figures.number(cut) + " of " + Figures.number(objects.count())
+                        + " objects are cut by the field's edge.",
+                "Their sizes are too small and their shapes wrong.",
+                "Add the step edge-objects where sizes matter."));
+    }
+
+    private static Optional<Caution> mostlySpecks(Objects objects) {
+        long specks = smaller(objects, Measure.LEAST_FOR_SHAPE);
+        if (2 * specks <= objects.count()) {
+            return Optional.empty();
+        }
+        return Optional.of(new Caution(
+                "mostly-specks",
+                Figures.number(specks) + " of " + Figures.number(objects.count()) + " objects have under "
+                        + Measure.LEAST_FOR_SHAPE + " pixels.",
+                "The count is a count of specks, most likely noise.",
+                "Add remove-specks, or a gate on area."));
+    }
+
+    private static Optional<Caution> fewPixels(Objects objects) {
+        long few = smaller(objects, FEW_PIXELS);
+        double percent = 100.0 * few / objects.count();
+        if (percent <= MOST_FEW_PERCENT) {
+            return Optional.empty();
+        }
+        return Optional.of(new Caution(
+                "few-pixels",
+                Figures.percent(percent) + " % of the objects have under " + Figures.number(FEW_PIXELS) + " pixels.",
+                "One pixel more or less along their outline changes such an area by a quarter and more.",
+                "Take the picture at a higher magnification, or gate small objects away."));
+    }
+
+    private static long smaller(Objects objects, double pixels) {
+        return IntStream.range(0, objects.count())
+                .filter(i -> objects.regions().pixels(objects.region(i)) < pixels)
+                .count();
+    }
+
+    /** As one cell of a table. */
+    public static String ids(List<Caution> cautions) {
+        return String.join(";", cautions.stream().map(Caution::id).toList());
+    }
+}

@@ -1,0 +1,110 @@
+package keentally.study.document;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import keentally.core.method.Method;
+import keentally.core.quantity.LengthUnit;
+import keentally.study.document.Thing.MethodThing;
+import keentally.study.document.Thing.OrderThing;
+import keentally.study.document.Thing.SampleThing;
+
+/** The document, as it is at one moment: things by their ids. */
+public final class Study {
+    /** The id of the method that every study starts with. */
+    public static final String FIRST_METHOD = "m1";
+
+    private static final String METHOD = "method/";
+    private static final String ORDER = "order";
+    private static final String SAMPLE = "sample/";
+
+    private final Map<String, Thing> things;
+
+    private Study(Map<String, Thing> things) {
+        this.things = things;
+    }
+
+    /** No sample, and a method without a step. */
+    public static Study empty() {
+        return new Study(Map.of(
+                METHOD + FIRST_METHOD,
+                new MethodThing(Method.empty("Untitled method", LengthUnit.PX)),
+                ORDER,
+                new OrderThing(List.of())));
+    }
+
+    Map<String, Thing> things() {
+        return things;
+    }
+
+    Study with(String id, Optional<Thing> thing) {
+        Map<String, Thing> changed = new TreeMap<>(things);
+        changed.remove(id);
+        thing.ifPresent(t -> changed.put(id, t));
+        return new Study(changed);
+    }
+
+    /** The ids of the methods, in order. */
+    public List<String> methods() {
+        return things.keySet().stream()
+                .filter(id -> id.startsWith(METHOD))
+                .map(id -> id.substring(METHOD.length()))
+                .sorted()
+                .toList();
+    }
+
+    public Method method(String id) {
+        return ((MethodThing) things.get(METHOD + id)).method();
+    }
+
+    /** With a method added, or replaced where there is one of this id. */
+    public Study with(String id, Method method) {
+        return with(METHOD + id, Optional.of(new MethodThing(method)));
+    }
+
+    /** The ids of the samples, in order. */
+    public List<String> samples() {
+        return ((OrderThing) things.get(ORDER)).samples();
+    }
+
+    public Optional<SampleThing> sample(String id) {
+        return Optional.ofNullable((SampleThing) things.get(SAMPLE + id));
+    }
+
+    /** With a sample added at the end, or replaced where there is one of this id. */
+    public Study with(String id, SampleThing sample) {
+        Study changed = with(SAMPLE + id, Optional.of(sample));
+        if (samples().contains(id)) {
+            return changed;
+        }
+        List<String> order = new ArrayList<>(samples());
+        order.add(id);
+        return changed.with(ORDER, Optional.of(new OrderThing(order)));
+    }
+
+    public Study without(String id) {
+        List<String> order = samples().stream().filter(s -> !s.equals(id)).toList();
+        return with(SAMPLE + id, Optional.empty()).with(ORDER, Optional.of(new OrderThing(order)));
+    }
+
+    /** An id that no sample has. */
+    public String newSampleId() {
+        int n = samples().size() + 1;
+        while (sample("s" + n).isPresent()) {
+            n++;
+        }
+        return "s" + n;
+    }
+
+    @Override
+    public boolean equals(Object o) {
+        return o instanceof Study s && s.things.equals(things);
+    }
+
+    @Override
+    public int hashCode() {
+        return things.hashCode();
+    }
+}

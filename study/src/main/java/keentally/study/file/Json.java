@@ -1,0 +1,47 @@
+package keentally.study.file;
+
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.StreamReadFeature;
+import tools.jackson.core.util.DefaultIndenter;
+import tools.jackson.core.util.DefaultPrettyPrinter;
+import tools.jackson.databind.ObjectWriter;
+import tools.jackson.databind.json.JsonMapper;
+
+/** JSON as trees of maps, lists, text, numbers and booleans; maps keep their order. */
+public final class Json {
+    private static final JsonMapper MAPPER = JsonMapper.builder()
+            .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
+            .build();
+    private static final ObjectWriter PRETTY = MAPPER.writer()
+            .with(new DefaultPrettyPrinter()
+                    .withObjectIndenter(new DefaultIndenter("  ", "\n"))
+                    .withArrayIndenter(new DefaultIndenter("  ", "\n")));
+
+    private Json() {}
+
+    /** @throws FileFault naming the file, line and column */
+    public static Object read(Path file) throws FileFault {
+        String text = new String(WholeFile.read(file), StandardCharsets.UTF_8);
+        try {
+            return MAPPER.readValue(text, Object.class);
+        } catch (JacksonException e) {
+            String place = e.getLocation() == null
+                    ? ""
+                    : " at line " + e.getLocation().getLineNr() + ", column "
+                            + e.getLocation().getColumnNr();
+            throw new FileFault(file + " is not well-formed JSON" + place + ": " + e.getOriginalMessage() + ".", e);
+        }
+    }
+
+    /** For people: indented, ending in a new line. */
+    public static String pretty(Object tree) {
+        return PRETTY.writeValueAsString(tree) + "\n";
+    }
+
+    /** For hashes: nothing but what is needed. */
+    public static String compact(Object tree) {
+        return MAPPER.writeValueAsString(tree);
+    }
+}

@@ -1,0 +1,16 @@
+package keentally.study.picture;
+
+import java.nio.file.Path;
+import java.util.Optional;
+import keentally.core.picture.Picture;
+import keentally.core.quantity.Scale;
+
+/**
+ * A picture with what its file says of it.
+ *
+ * @param sha256 of the file's bytes
+ * @param page from 1
+ * @param pages in the file
+ * @param stated the pixel size that the file states; an offer, never taken silently
+ */
+public record PictureFile(Path file, String sha256, int page, int pages, Picture picture, Optional<Scale> stated) {}

@@ -1,0 +1,66 @@
+package keentally.study.result;
+
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import keentally.core.method.MethodTree;
+import keentally.study.Program;
+import keentally.study.caution.Caution;
+import keentally.study.file.Json;
+import keentally.study.method.MethodFile;
+
+/** {@code run.json}: what was run, on what, by which version, and what was noticed. */
+final class RunRecord {
+    private RunRecord() {}
+
+    static String json(RunOrder order, List<BatchRun.Outcome> outcomes, Instant start) {
+        return Json.pretty(tree(order, outcomes, start));
+    }
+
+    private static Map<String, Object> tree(RunOrder order, List<BatchRun.Outcome> outcomes, Instant start) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        tree.put("format", "keen-tally-run");
+        tree.put("version", 1);
+        tree.put("program", Program.VERSION);
+        tree.put("method", MethodTree.write(order.method()));
+        tree.put("methodSha256", MethodFile.hash(order.method()));
+        List<Object> pictures = new ArrayList<>();
+        for (int i = 0; i < outcomes.size(); i++) {
+            pictures.add(picture(outcomes.get(i), order.pictures().get(i), order.page()));
+        }
+        tree.put("pictures", pictures);
+        if (order.timed()) {
+            Map<String, Object> times = new LinkedHashMap<>();
+            times.put("started", start.toString());
+            times.put("finished", Instant.now().toString());
+            tree.put("times", times);
+        }
+        return tree;
+    }
+
+    private static Map<String, Object> picture(BatchRun.Outcome outcome, Path file, int page) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        tree.put("sample", outcome.sample());
+        tree.put("file", file.getFileName().toString());
+        tree.put("page", page);
+        outcome.sha256().ifPresent(h -> tree.put("sha256", h));
+        tree.put("status", outcome.error().orElse("ok"));
+        outcome.reading().flatMap(SampleReading::scale).ifPresent(s -> tree.put("scale", s.toString()));
+        List<Object> cautions = new ArrayList<>();
+        outcome.reading().ifPresent(r -> r.cautions().forEach(c -> cautions.add(caution(c))));
+        tree.put("cautions", cautions);
+        return tree;
+    }
+
+    private static Map<String, Object> caution(Caution caution) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        tree.put("id", caution.id());
+        tree.put("saw", caution.saw());
+        tree.put("why", caution.why());
+        tree.put("wayOut", caution.wayOut());
+        return tree;
+    }
+}
