@@ -1,0 +1,15 @@
+package keentally.samples;
+
+import java.util.List;
+import java.util.function.Supplier;
+import keentally.core.work.Work;
+
+/** All demo samples, in the order in which they are shown. */
+public final class DemoSamples {
+    private DemoSamples() {}
+
+    /** Draws them; some seconds each. The same pixels on every machine. */
+    public static List<Supplier<DemoSample>> all(Work work) {
+        return List.of(() -> FlourDispersion.draw(work), () -> CrumbSection.draw(work));
+    }
+}

@@ -1,0 +1,39 @@
+package keentally.samples;
+
+import java.util.List;
+
+/**
+ * What is true of a drawn picture.
+ *
+ * @param speckBelowPx2 what has less area than this, in square pixels, is dust and no object
+ * @param percentName what {@code percent} is a share of the picture of
+ * @param percent of the picture, exact
+ * @param things everything that was drawn, dust included
+ */
+public record Truth(double speckBelowPx2, String percentName, double percent, List<Thing> things) {
+    public Truth {
+        things = List.copyOf(things);
+    }
+
+    /** The things that a method must find: whole ones that are no dust. */
+    public List<Thing> countable() {
+        return things.stream()
+                .filter(t -> !t.cutByEdge() && t.areaPx2() >= speckBelowPx2)
+                .toList();
+    }
+
+    /**
+     * One thing that was drawn.
+     *
+     * @param x centre, in pixels
+     * @param y centre, in pixels
+     * @param areaPx2 of the whole thing, in square pixels
+     * @param cutByEdge whether the picture's edge cuts it
+     */
+    public record Thing(double x, double y, double areaPx2, boolean cutByEdge) {
+        /** Diameter of the disc of the same area, in pixels. */
+        public double ecdPx() {
+            return 2 * Math.sqrt(areaPx2 / Math.PI);
+        }
+    }
+}
