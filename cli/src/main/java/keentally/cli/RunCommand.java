@@ -1,0 +1,104 @@
+package keentally.cli;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import keentally.core.method.Method;
+import keentally.core.method.MethodFault;
+import keentally.core.quantity.Scale;
+import keentally.core.work.Workers;
+import keentally.study.document.FieldText;
+import keentally.study.file.FileFault;
+import keentally.study.method.MethodFile;
+import keentally.study.result.BatchRun;
+import keentally.study.result.RunOrder;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** {@code run METHOD IMAGE... --out DIR}. */
+@Command(
+        name = "run",
+        description = "Runs a method on pictures and writes tables, label maps and overlays into a folder.",
+        mixinStandardHelpOptions = true)
+final class RunCommand implements Callable<Integer> {
+    @Spec
+    private CommandSpec spec;
+
+    @Parameters(index = "0", paramLabel = "METHOD", description = "A method file (.method.json).")
+    private Path method;
+
+    @Parameters(
+            index = "1..*",
+            arity = "1..*",
+            paramLabel = "IMAGE",
+            description = "PNG, JPEG, TIFF, BMP, GIF, WebP, PNM.")
+    private List<Path> pictures;
+
+    @Option(names = "--out", required = true, paramLabel = "DIR", description = "New, empty, or an earlier run's own.")
+    private Path out;
+
+    @Option(
+            names = "--scale",
+            paramLabel = "LENGTH",
+            description = "Length of a pixel, such as \"0.85 um/px\", or the word file.")
+    private String scale;
+
+    @Option(
+            names = "--field",
+            paramLabel = "SHAPE",
+            description =
+                    "whole, rect:x,y,w,h, ellipse:cx,cy,rx,ry or polygon:x,y,... in pixels; not: before it takes it"
+                            + " away. May be repeated.")
+    private List<String> field = List.of();
+
+    @Option(names = "--page", paramLabel = "N", defaultValue = "1", description = "Page of files with several, from 1.")
+    private int page;
+
+    @Option(names = "--jobs", paramLabel = "N", defaultValue = "1", description = "Pictures at the same time.")
+    private int jobs;
+
+    @Override
+    public Integer call() throws MethodFault, BadMethodFile, FileFault {
+        boolean fromFile = "file".equals(scale);
+        RunOrder order;
+        Optional<Scale> given;
+        try {
+            given = scale == null || fromFile ? Optional.empty() : Optional.of(Scale.of(scale));
+            order = new RunOrder(
+                    read(method),
+                    pictures,
+                    page,
+                    out,
+                    given,
+                    fromFile,
+                    field.stream().map(FieldText::read).toList(),
+                    jobs,
+                    true);
+        } catch (IllegalArgumentException e) {
+            throw new ParameterException(spec.commandLine(), "Wrong option: " + e.getMessage() + ".");
+        }
+        try (Workers workers = Workers.of(Math.max(jobs, Runtime.getRuntime().availableProcessors()))) {
+            int failed = BatchRun.run(
+                    order, workers, new TerminalWatcher(spec.commandLine().getErr()));
+            if (failed > 0) {
+                spec.commandLine()
+                        .getErr()
+                        .println(failed + " of " + pictures.size() + " pictures failed; samples.csv says why.");
+            }
+            return failed > 0 ? Status.SOME_FAILED : Status.WELL;
+        }
+    }
+
+    private static Method read(Path file) throws MethodFault, BadMethodFile {
+        try {
+            return MethodFile.read(file);
+        } catch (FileFault e) {
+            throw new BadMethodFile(e);
+        }
+    }
+}
