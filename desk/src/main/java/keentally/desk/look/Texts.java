@@ -1,0 +1,21 @@
+package keentally.desk.look;
+
+import java.text.MessageFormat;
+import java.util.Locale;
+import java.util.ResourceBundle;
+
+/** Everything the desk says, from {@code desk.properties}; what it says about steps and measures stands in core's words. */
+public final class Texts {
+    private static final ResourceBundle BUNDLE = ResourceBundle.getBundle("keentally.desk.desk");
+
+    private Texts() {}
+
+    public static String of(String key) {
+        return BUNDLE.getString(key);
+    }
+
+    /** With {0}, {1}, ... filled in; numbers come as text. */
+    public static String of(String key, Object... parts) {
+        return new MessageFormat(BUNDLE.getString(key), Locale.ROOT).format(parts);
+    }
+}

@@ -1,0 +1,52 @@
+package keentally.desk.stage;
+
+import java.util.Optional;
+import keentally.core.picture.Picture;
+import keentally.core.step.Flow;
+import keentally.core.step.State;
+import keentally.core.view.Layers;
+import keentally.core.view.ObjectColours;
+import keentally.core.view.Pyramid;
+import keentally.core.view.Viewport;
+import keentally.core.work.Work;
+
+/**
+ * What is to be painted: a state, how it is shown, and through which window.
+ *
+ * @param colours of the state's objects, where they are known already
+ * @param lens another state in a round hole, where one is held over the picture
+ */
+record Scene(
+        State state,
+        Optional<ObjectColours> colours,
+        Layers.Overlay overlay,
+        double strength,
+        Optional<Layers.Selected> selected,
+        Viewport view,
+        Optional<Lens> lens) {
+
+    /**
+     * A round hole.
+     *
+     * @param x middle, in window pixels
+     * @param y middle
+     * @param radius in window pixels
+     */
+    record Lens(State state, double x, double y, double radius) {}
+
+    /** Masks and objects lie on the original; prepared pictures are shown as they are. */
+    static Layers layers(
+            State state,
+            Optional<ObjectColours> colours,
+            Layers.Overlay overlay,
+            double strength,
+            Optional<Layers.Selected> selected,
+            Pyramids pyramids,
+            Work work) {
+        boolean onOriginal = state.flow() != Flow.PICTURE;
+        Picture ground = onOriginal ? state.original() : state.current();
+        Pyramid pyramid = pyramids.of(ground, work);
+        Optional<ObjectColours> known = colours.or(() -> state.objects().map(ObjectColours::of));
+        return new Layers(pyramid, state.field(), state.mask(), state.objects(), known, overlay, strength, selected);
+    }
+}

@@ -1,0 +1,68 @@
+package keentally.desk.stage;
+
+import java.util.Optional;
+import javafx.beans.property.BooleanProperty;
+import javafx.beans.property.DoubleProperty;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.SimpleBooleanProperty;
+import javafx.beans.property.SimpleDoubleProperty;
+import javafx.beans.property.SimpleObjectProperty;
+import keentally.core.geometry.Point;
+import keentally.core.view.Layers;
+import keentally.core.view.Viewport;
+
+/** How the picture is looked at; nothing of it is undone. */
+public final class StageModel {
+    private final ObjectProperty<Optional<Viewport>> view = new SimpleObjectProperty<>(Optional.empty());
+    private final ObjectProperty<Layers.Overlay> overlay = new SimpleObjectProperty<>(Layers.Overlay.OUTLINES);
+    private final DoubleProperty strength = new SimpleDoubleProperty(0.35);
+    private final BooleanProperty bare = new SimpleBooleanProperty();
+    private final BooleanProperty atEnd = new SimpleBooleanProperty();
+    private final BooleanProperty lens = new SimpleBooleanProperty();
+    private final ObjectProperty<Optional<Point>> pointer = new SimpleObjectProperty<>(Optional.empty());
+    private final BooleanProperty fitted = new SimpleBooleanProperty(true);
+
+    /** What part of the picture is seen; empty before there is a picture. */
+    public ObjectProperty<Optional<Viewport>> view() {
+        return view;
+    }
+
+    public ObjectProperty<Layers.Overlay> overlay() {
+        return overlay;
+    }
+
+    /** Of the tint, 0 to 1. */
+    public DoubleProperty strength() {
+        return strength;
+    }
+
+    /** While true the picture is shown without anything on it. */
+    public BooleanProperty bare() {
+        return bare;
+    }
+
+    /** While true an earlier state is seen through a lens under the pointer. */
+    public BooleanProperty lens() {
+        return lens;
+    }
+
+    /** While true the end of the method is shown, whichever station is selected. */
+    public BooleanProperty atEnd() {
+        return atEnd;
+    }
+
+    /** Where the pointer is, in window pixels; empty outside the stage. */
+    public ObjectProperty<Optional<Point>> pointer() {
+        return pointer;
+    }
+
+    /** Whether the whole picture is to be seen, also when the window changes its size. */
+    public BooleanProperty fitted() {
+        return fitted;
+    }
+
+    /** The pixel of the picture under the pointer, whether or not the picture reaches there. */
+    public Optional<Point> pixel() {
+        return view.get().flatMap(v -> pointer.get().map(p -> new Point(v.pictureX(p.x()), v.pictureY(p.y()))));
+    }
+}

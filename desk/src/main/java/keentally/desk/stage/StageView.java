@@ -1,0 +1,339 @@
+package keentally.desk.stage;
+
+import java.nio.IntBuffer;
+import java.util.HashSet;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Consumer;
+import java.util.function.UnaryOperator;
+import javafx.application.Platform;
+import javafx.scene.image.ImageView;
+import javafx.scene.image.PixelBuffer;
+import javafx.scene.image.PixelFormat;
+import javafx.scene.image.WritableImage;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.input.ScrollEvent;
+import javafx.scene.layout.Region;
+import javafx.scene.shape.Rectangle;
+import keentally.core.geometry.Point;
+import keentally.core.method.MethodStep;
+import keentally.core.picture.Field;
+import keentally.core.region.Objects;
+import keentally.core.run.Readings;
+import keentally.core.run.Run;
+import keentally.core.step.State;
+import keentally.core.view.Layers;
+import keentally.core.view.ObjectColours;
+import keentally.core.view.Viewport;
+import keentally.core.work.Cancel;
+import keentally.desk.model.DeskModel;
+import keentally.desk.model.OpenSample;
+import keentally.desk.model.Shown;
+
+/** The stage: shows what the painter painted, moves it along until the next is there, and turns the mouse into looking and choosing. */
+public final class StageView extends Region {
+    private static final double WHEEL_STEP = 1.2;
+    private static final double LENS_RADIUS = 96;
+    private static final double CLICK_REACH = 4;
+
+    private final DeskModel desk;
+    private final StageModel model;
+    private final Painter painter;
+    private final ImageView shown = new ImageView();
+    private Viewport painted;
+    private double pressX;
+    private double pressY;
+    private double dragX;
+    private double dragY;
+    private boolean dragged;
+
+    public StageView(DeskModel desk, StageModel model, Consumer<Throwable> onCrash) {
+        this.desk = desk;
+        this.model = model;
+        this.painter = new Painter(
+                desk.work(new Cancel()), (view, pixels) -> Platform.runLater(() -> show(view, pixels)), onCrash);
+        getStyleClass().add("stage");
+        setId("stage");
+        shown.setManaged(false);
+        getChildren().add(shown);
+        Rectangle clip = new Rectangle();
+        clip.widthProperty().bind(widthProperty());
+        clip.heightProperty().bind(heightProperty());
+        setClip(clip);
+        listen();
+        mouse();
+    }
+
+    private void listen() {
+        desk.open().addListener((o, was, is) -> opened(was, is));
+        desk.shown().addListener(o -> repaint());
+        desk.preview().addListener(o -> repaint());
+        desk.station().addListener(o -> repaint());
+        desk.selection().addListener(o -> repaint());
+        model.view().addListener(o -> repaint());
+        model.overlay().addListener(o -> repaint());
+        model.strength().addListener(o -> repaint());
+        model.bare().addListener(o -> repaint());
+        model.lens().addListener(o -> repaint());
+        model.atEnd().addListener(o -> repaint());
+        widthProperty().addListener(o -> resized());
+        heightProperty().addListener(o -> resized());
+    }
+
+    private void opened(Optional<OpenSample> was, Optional<OpenSample> is) {
+        boolean sameSize = was.isPresent()
+                && is.isPresent()
+                && was.get().pyramid().width() == is.get().pyramid().width()
+                && was.get().pyramid().height() == is.get().pyramid().height();
+        if (is.isEmpty()) {
+            shown.setImage(null);
+        } else if (!sameSize || model.view().get().isEmpty()) {
+            fit();
+        }
+        repaint();
+    }
+
+    private void resized() {
+        if (getWidth() < 1 || getHeight() < 1) {
+            return;
+        }
+        if (model.fitted().get() || model.view().get().isEmpty()) {
+            fit();
+        } else {
+            model.view().set(model.view().get().map(v -> v.resized((int) getWidth(), (int) getHeight())));
+        }
+    }
+
+    /** The whole picture. */
+    public void fit() {
+        if (getWidth() < 1 || getHeight() < 1) {
+            return;
+        }
+        desk.open().get().ifPresent(o -> {
+            model.fitted().set(true);
+            model.view()
+                    .set(Optional.of(Viewport.fit(
+                            o.pyramid().width(), o.pyramid().height(), (int) getWidth(), (int) getHeight())));
+        });
+    }
+
+    /** One window pixel for a pixel of the picture, about the middle of the window. */
+    public void realPixels() {
+        model.view().get().ifPresent(v -> zoom(v.width() / 2.0, v.height() / 2.0, 1 / v.zoom()));
+    }
+
+    public void zoomBy(double factor) {
+        model.view().get().ifPresent(v -> zoom(v.width() / 2.0, v.height() / 2.0, factor));
+    }
+
+    private void zoom(double x, double y, double factor) {
+        model.fitted().set(false);
+        look(v -> v.zoomedAt(x, y, factor));
+    }
+
+    private void look(UnaryOperator<Viewport> how) {
+        desk.open()
+                .get()
+                .ifPresent(o -> model.view()
+                        .set(model.view()
+                                .get()
+                                .map(how)
+                                .map(v ->
+                                        v.held(o.pyramid().width(), o.pyramid().height()))));
+    }
+
+    private void mouse() {
+        setOnScroll(this::scrolled);
+        setOnMousePressed(e -> {
+            requestFocus();
+            pressX = dragX = e.getX();
+            pressY = dragY = e.getY();
+            dragged = false;
+        });
+        setOnMouseDragged(this::dragged);
+        setOnMouseReleased(e -> {
+            if (!dragged && e.getButton() == MouseButton.PRIMARY) {
+                choose(e);
+            }
+        });
+        setOnMouseMoved(this::moved);
+        setOnMouseExited(e -> model.pointer().set(Optional.empty()));
+        setFocusTraversable(true);
+    }
+
+    private void scrolled(ScrollEvent e) {
+        if (e.getDeltaY() != 0) {
+            zoom(e.getX(), e.getY(), e.getDeltaY() > 0 ? WHEEL_STEP : 1 / WHEEL_STEP);
+        }
+        e.consume();
+    }
+
+    private void dragged(MouseEvent e) {
+        dragged |= Math.hypot(e.getX() - pressX, e.getY() - pressY) > CLICK_REACH;
+        double dx = e.getX() - dragX;
+        double dy = e.getY() - dragY;
+        dragX = e.getX();
+        dragY = e.getY();
+        if (dragged) {
+            model.fitted().set(false);
+            look(v -> v.moved(dx, dy));
+        }
+        moved(e);
+    }
+
+    private void moved(MouseEvent e) {
+        model.pointer().set(Optional.of(new Point(e.getX(), e.getY())));
+        if (model.lens().get()) {
+            repaint();
+        }
+    }
+
+    /** A click chooses the object under it; with Ctrl it adds to those chosen or takes away. */
+    private void choose(MouseEvent e) {
+        Optional<Objects> objects = finalObjects();
+        if (objects.isEmpty() || model.view().get().isEmpty()) {
+            return;
+        }
+        Viewport view = model.view().get().get();
+        int region = objects.get().regions().at((int) Math.floor(view.pictureX(e.getX())), (int)
+                Math.floor(view.pictureY(e.getY())));
+        boolean hit = region >= 0 && objects.get().isKept(region);
+        Set<Integer> chosen =
+                e.isShortcutDown() ? new HashSet<>(desk.selection().get()) : new HashSet<>();
+        if (hit && !chosen.add(region)) {
+            chosen.remove(region);
+        }
+        desk.selection().set(Set.copyOf(chosen));
+    }
+
+    /** The state on the stage: that of the selected station, or the sample as it came. */
+    private Optional<State> stateShown() {
+        if (model.atEnd().get() && finalState().isPresent()) {
+            return finalState();
+        }
+        if (desk.station().get().equals(DeskModel.PICTURE)) {
+            return start();
+        }
+        return desk.reached(desk.station().get()).map(Run.Station::after).or(this::start);
+    }
+
+    private Optional<State> start() {
+        return desk.open()
+                .get()
+                .map(o -> desk.shown()
+                        .get()
+                        .map(s -> State.of(
+                                o.file().picture(),
+                                s.run().sample().field(),
+                                s.run().sample().scale()))
+                        .orElseGet(() -> State.of(
+                                o.file().picture(),
+                                Field.whole(
+                                        o.file().picture().width(),
+                                        o.file().picture().height()),
+                                Optional.empty())));
+    }
+
+    /** What the lens shows: the state before the selected station. */
+    private Optional<State> stateBefore() {
+        int at = desk.method().indexOf(desk.station().get());
+        for (int i = at - 1; i >= 0; i--) {
+            MethodStep step = desk.method().steps().get(i);
+            Optional<Run.Station> reached = desk.reached(step.id());
+            if (reached.isPresent()) {
+                return reached.map(Run.Station::after);
+            }
+        }
+        return start();
+    }
+
+    private void repaint() {
+        Optional<State> state = stateShown();
+        if (state.isEmpty() || model.view().get().isEmpty()) {
+            return;
+        }
+        Viewport view = model.view().get().get();
+        follow(view);
+        Optional<Scene.Lens> lens = model.lens().get() && model.pointer().get().isPresent()
+                ? stateBefore()
+                        .map(s -> new Scene.Lens(
+                                s,
+                                model.pointer().get().get().x(),
+                                model.pointer().get().get().y(),
+                                LENS_RADIUS))
+                : Optional.empty();
+        painter.paint(new Scene(
+                state.get(),
+                knownColours(state.get()),
+                model.bare().get() ? Layers.Overlay.BARE : model.overlay().get(),
+                model.strength().get(),
+                selected(),
+                view,
+                lens));
+    }
+
+    /** Selected objects belong to the end of the method, and are shown at every station but never on the bare picture. */
+    private Optional<Layers.Selected> selected() {
+        Set<Integer> regions = desk.selection().get();
+        return regions.isEmpty() || model.bare().get()
+                ? Optional.empty()
+                : finalObjects().map(objects -> new Layers.Selected(objects, regions));
+    }
+
+    private Optional<State> finalState() {
+        return desk.shown().get().flatMap(Shown::readings).map(Readings::state);
+    }
+
+    private Optional<Objects> finalObjects() {
+        return finalState().flatMap(State::objects);
+    }
+
+    private Optional<ObjectColours> knownColours(State state) {
+        return desk.shown()
+                .get()
+                .filter(s -> s.readings().isPresent()
+                        && s.readings().get().state().objects().equals(state.objects())
+                        && state.objects().isPresent())
+                .flatMap(Shown::colours);
+    }
+
+    /** Until the next picture is painted, the last one is moved to where it belongs. */
+    private void follow(Viewport view) {
+        if (painted == null) {
+            return;
+        }
+        double scale = view.zoom() / painted.zoom();
+        shown.setX(view.windowX(painted.left()));
+        shown.setY(view.windowY(painted.top()));
+        shown.setFitWidth(painted.width() * scale);
+        shown.setFitHeight(painted.height() * scale);
+    }
+
+    private void show(Viewport view, int[] pixels) {
+        PixelBuffer<IntBuffer> buffer = new PixelBuffer<>(
+                view.width(), view.height(), IntBuffer.wrap(pixels), PixelFormat.getIntArgbPreInstance());
+        shown.setImage(new WritableImage(buffer));
+        painted = view;
+        model.view().get().ifPresent(this::follow);
+    }
+
+    /** Whether everything asked for is on the stage. */
+    public boolean quiet() {
+        return painter.quiet();
+    }
+
+    public void close() {
+        painter.close();
+    }
+
+    @Override
+    protected double computePrefWidth(double height) {
+        return 400;
+    }
+
+    @Override
+    protected double computePrefHeight(double width) {
+        return 300;
+    }
+}

@@ -1,0 +1,221 @@
+package keentally.desk.station;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javafx.application.Platform;
+import javafx.geometry.Pos;
+import javafx.geometry.Side;
+import javafx.scene.control.Button;
+import javafx.scene.control.ContextMenu;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
+import keentally.core.method.MethodStep;
+import keentally.core.picture.Field;
+import keentally.core.run.Run;
+import keentally.core.run.RunFault;
+import keentally.core.setting.ChoiceSetting;
+import keentally.core.step.Flow;
+import keentally.core.step.State;
+import keentally.core.step.StepDescription;
+import keentally.core.step.Steps;
+import keentally.core.view.Layers;
+import keentally.core.view.Pyramid;
+import keentally.core.view.StageComposer;
+import keentally.core.view.Viewport;
+import keentally.core.words.Figures;
+import keentally.core.words.Headline;
+import keentally.core.words.Words;
+import keentally.core.work.Work;
+import keentally.desk.look.Glyph;
+import keentally.desk.look.Texts;
+import keentally.desk.model.DeskModel;
+import keentally.desk.model.OpenSample;
+import keentally.desk.model.Shown;
+
+/** The stations along the top, joined by lines whose style shows what flows: where one is, and how one moves about. */
+public final class MethodLine extends ScrollPane {
+    private final DeskModel desk;
+    private final StationActions actions;
+    private final HBox line = new HBox();
+    private final List<StationCard> cards = new ArrayList<>();
+    private List<MethodStep> built = List.of();
+    private volatile int generation;
+
+    public MethodLine(DeskModel desk) {
+        this.desk = desk;
+        this.actions = new StationActions(desk);
+        setId("method-line");
+        getStyleClass().add("method-line");
+        setFitToHeight(true);
+        setVbarPolicy(ScrollBarPolicy.NEVER);
+        line.setAlignment(Pos.CENTER_LEFT);
+        line.getStyleClass().add("line");
+        setContent(line);
+        desk.study().addListener(o -> rebuild());
+        desk.sampleId().addListener(o -> rebuild());
+        desk.open().addListener(o -> refresh());
+        desk.shown().addListener(o -> refresh());
+        desk.preview().addListener(o -> headlines());
+        desk.station().addListener(o -> select());
+        build();
+    }
+
+    private void rebuild() {
+        if (!ids(built).equals(ids(desk.method().steps()))) {
+            build();
+        }
+        built = desk.method().steps();
+        headlines();
+    }
+
+    private static List<String> ids(List<MethodStep> steps) {
+        return steps.stream().map(MethodStep::id).toList();
+    }
+
+    private void build() {
+        built = desk.method().steps();
+        cards.clear();
+        line.getChildren().clear();
+        add(new StationCard(0, DeskModel.PICTURE, Texts.of("picture.title")));
+        for (int i = 0; i < built.size(); i++) {
+            Region joint = new Region();
+            Set<Flow> there = desk.method().available(i);
+            Flow flow = there.stream().max(Flow::compareTo).orElse(Flow.PICTURE);
+            joint.getStyleClass().addAll("joint", "flow-" + ChoiceSetting.word(flow));
+            line.getChildren().add(joint);
+            add(new StationCard(
+                    i + 1, built.get(i).id(), Words.title(built.get(i).description())));
+        }
+        Button more = Glyph.ADD.button("add-station", Texts.of("station.add"), () -> {});
+        more.getStyleClass().add("add-station");
+        more.setOnAction(e -> addMenu().show(more, Side.BOTTOM, 0, 4));
+        line.getChildren().add(more);
+        refresh();
+        select();
+    }
+
+    private void add(StationCard card) {
+        card.setOnMousePressed(e -> desk.station().set(card.stepId()));
+        card.setOnKeyPressed(e -> {
+            if (e.getCode() == KeyCode.ENTER) {
+                desk.station().set(card.stepId());
+            }
+        });
+        cards.add(card);
+        line.getChildren().add(card);
+    }
+
+    private ContextMenu addMenu() {
+        ContextMenu menu = new ContextMenu();
+        for (StepDescription step : Steps.all()) {
+            MenuItem item = new MenuItem(Words.title(step));
+            item.setId("add-" + step.id());
+            item.setDisable(!actions.canAdd(step));
+            item.setOnAction(e -> actions.add(step));
+            menu.getItems().add(item);
+        }
+        return menu;
+    }
+
+    private void select() {
+        cards.forEach(c -> c.select(c.stepId().equals(desk.station().get())));
+    }
+
+    private void refresh() {
+        headlines();
+        thumbnails();
+    }
+
+    private void headlines() {
+        for (StationCard card : cards) {
+            if (card.stepId().equals(DeskModel.PICTURE)) {
+                card.show(desk.open().get().map(MethodLine::size).orElse(""), false, Optional.empty());
+                continue;
+            }
+            int number = desk.method().indexOf(card.stepId()) + 1;
+            Optional<MethodStep> step = desk.method().step(card.stepId());
+            boolean muted = step.map(MethodStep::muted).orElse(false);
+            Optional<String> fault = desk.shown()
+                    .get()
+                    .flatMap(Shown::fault)
+                    .filter(f -> f.step() == number)
+                    .map(RunFault::getMessage);
+            String text = muted
+                    ? Texts.of("station.muted.short")
+                    : fault.isPresent()
+                            ? Texts.of("station.fault")
+                            : desk.reached(card.stepId())
+                                    .map(r -> Headline.of(r.step(), r.findings()))
+                                    .orElse("");
+            card.show(text, muted, fault);
+        }
+    }
+
+    private static String size(OpenSample sample) {
+        return Texts.of(
+                "fact.size.value",
+                Figures.number(sample.pyramid().width()),
+                Figures.number(sample.pyramid().height()));
+    }
+
+    /** Made one after another where nothing more urgent runs; a newer run makes the rest of an older one's superfluous. */
+    private void thumbnails() {
+        int mine = generation + 1;
+        generation = mine;
+        Optional<OpenSample> sample = desk.open().get();
+        if (sample.isEmpty()) {
+            return;
+        }
+        for (StationCard card : cards) {
+            Optional<State> state = card.stepId().equals(DeskModel.PICTURE)
+                    ? Optional.empty()
+                    : desk.shown()
+                            .get()
+                            .flatMap(s -> s.run().station(card.stepId()))
+                            .map(Run.Station::after);
+            if (state.isEmpty() && !card.stepId().equals(DeskModel.PICTURE)) {
+                continue;
+            }
+            desk.whenIdle(cancel -> {
+                if (mine != generation) {
+                    return;
+                }
+                int[] pixels = thumbnail(sample.get(), state, desk.work(cancel));
+                Platform.runLater(() -> {
+                    if (mine == generation) {
+                        card.show(pixels);
+                    }
+                });
+            });
+        }
+    }
+
+    /** Filled rather than fitted: the middle of the picture. */
+    private static int[] thumbnail(OpenSample sample, Optional<State> state, Work work) {
+        int width = sample.pyramid().width();
+        int height = sample.pyramid().height();
+        double zoom = Math.max((double) StationCard.THUMB_WIDTH / width, (double) StationCard.THUMB_HEIGHT / height);
+        Viewport view =
+                Viewport.centred(width / 2.0, height / 2.0, zoom, StationCard.THUMB_WIDTH, StationCard.THUMB_HEIGHT);
+        if (state.isEmpty()) {
+            return StageComposer.compose(Layers.bare(sample.pyramid(), Field.whole(width, height)), view, work);
+        }
+        State s = state.get();
+        Pyramid ground = s.flow() == Flow.PICTURE ? Pyramid.of(s.current(), work) : sample.pyramid();
+        Layers layers = new Layers(
+                ground,
+                s.field(),
+                s.mask(),
+                Optional.empty(),
+                Optional.empty(),
+                s.flow() == Flow.PICTURE ? Layers.Overlay.BARE : Layers.Overlay.TINT,
+                0.75,
+                Optional.empty());
+        return StageComposer.compose(layers, view, work);
+    }
+}

@@ -1,0 +1,162 @@
+package keentally.desk.station;
+
+import javafx.scene.Node;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
+import keentally.core.setting.AreaSetting;
+import keentally.core.setting.ChoiceSetting;
+import keentally.core.setting.FlagSetting;
+import keentally.core.setting.LengthSetting;
+import keentally.core.setting.LimitSetting;
+import keentally.core.setting.NumberSetting;
+import keentally.core.setting.Setting;
+import keentally.core.words.Words;
+import keentally.desk.look.Prose;
+import keentally.desk.look.Texts;
+
+/** A setting's name and the control that its kind asks for, made from its description alone. */
+final class SettingRow extends VBox {
+    private static final double FINER = 0.1;
+
+    private final Tuning tuning;
+    private final Label complaint = Prose.complaint();
+
+    SettingRow(Tuning tuning, Setting<?> setting) {
+        this.tuning = tuning;
+        getStyleClass().add("setting");
+        String name = Words.label(tuning.step().description(), setting);
+        Node control = control(setting, name);
+        control.setId("setting-" + setting.id());
+        if (setting instanceof FlagSetting) {
+            getChildren().addAll(control, complaint);
+        } else {
+            Label label = new Label(name);
+            label.getStyleClass().add("setting-name");
+            label.setLabelFor(control);
+            getChildren().addAll(label, row(setting, control), complaint);
+        }
+        if (setting instanceof ChoiceSetting<?> choice) {
+            hint(choice);
+        }
+    }
+
+    private <E extends Enum<E>> void hint(ChoiceSetting<E> setting) {
+        E chosen = tuning.step().values().get(setting);
+        Words.help(tuning.step().description(), setting, chosen)
+                .ifPresent(help -> getChildren().add(Prose.of(help, "hint")));
+    }
+
+    private Node control(Setting<?> setting, String name) {
+        return switch (setting) {
+            case ChoiceSetting<?> choice -> choice(choice);
+            case FlagSetting flag -> flag(flag, name);
+            case NumberSetting number -> field(number);
+            case LengthSetting length -> field(length);
+            case AreaSetting area -> field(area);
+            case LimitSetting limit -> field(limit);
+        };
+    }
+
+    /** Lengths and areas have a pair of buttons that make them a tenth smaller or larger. */
+    private Node row(Setting<?> setting, Node control) {
+        HBox.setHgrow(control, Priority.ALWAYS);
+        HBox row = new HBox(control);
+        row.getStyleClass().add("setting-row");
+        if (setting instanceof LengthSetting || setting instanceof AreaSetting) {
+            row.getChildren()
+                    .addAll(
+                            Stepper.button("−", () -> scale(setting, 1 - FINER)),
+                            Stepper.button("+", () -> scale(setting, 1 + FINER)));
+        }
+        return row;
+    }
+
+    private void scale(Setting<?> setting, double factor) {
+        Object tree = tuning.tree(setting);
+        if (tree instanceof String text) {
+            Stepper.scaled(text, factor).ifPresent(t -> tuning.set(setting, t));
+        }
+    }
+
+    private <E extends Enum<E>> ComboBox<E> choice(ChoiceSetting<E> setting) {
+        ComboBox<E> box = new ComboBox<>();
+        box.getItems().setAll(setting.constants());
+        box.setMaxWidth(Double.MAX_VALUE);
+        box.setConverter(new StringConverter<>() {
+            @Override
+            public String toString(E word) {
+                return word == null ? "" : Words.label(tuning.step().description(), setting, word);
+            }
+
+            @Override
+            public E fromString(String text) {
+                throw new UnsupportedOperationException("words are chosen, not typed");
+            }
+        });
+        box.setValue(tuning.step().values().get(setting));
+        box.setOnAction(e -> {
+            if (!tuning.choose(setting, box.getValue())) {
+                box.setValue(tuning.step().values().get(setting));
+            }
+        });
+        return box;
+    }
+
+    private CheckBox flag(FlagSetting setting, String name) {
+        CheckBox box = new CheckBox(name);
+        box.setSelected(tuning.step().values().get(setting));
+        box.setOnAction(e -> tuning.set(setting, box.isSelected()));
+        return box;
+    }
+
+    private TextField field(Setting<?> setting) {
+        Object tree = tuning.tree(setting);
+        TextField field = new TextField(tree == null ? "" : tree.toString());
+        field.setPromptText(Texts.of("setting.none"));
+        field.setTooltip(new Tooltip(Texts.of("setting.kind." + setting.kind())));
+        field.setOnAction(e -> commit(setting, field));
+        field.focusedProperty().addListener((o, was, is) -> {
+            if (!is) {
+                commit(setting, field);
+            }
+        });
+        return field;
+    }
+
+    private void commit(Setting<?> setting, TextField field) {
+        Object now = tuning.tree(setting);
+        String text = field.getText().strip();
+        if (text.equals(now == null ? "" : now.toString())) {
+            complaint.setVisible(false);
+            return;
+        }
+        try {
+            if (text.isEmpty()) {
+                tuning.clear(setting);
+            } else {
+                tuning.set(setting, tree(setting, text));
+            }
+            complaint.setVisible(false);
+        } catch (IllegalArgumentException e) {
+            complaint.setText(Texts.of("complaint", e.getMessage()));
+            complaint.setVisible(true);
+        }
+    }
+
+    /** Typed text as it would stand in a file: numbers where a number is meant. */
+    private static Object tree(Setting<?> setting, String text) {
+        boolean number = setting instanceof NumberSetting || setting instanceof LimitSetting;
+        try {
+            return number ? (Object) Double.valueOf(text.replace(",", "")) : text;
+        } catch (NumberFormatException e) {
+            return text;
+        }
+    }
+}

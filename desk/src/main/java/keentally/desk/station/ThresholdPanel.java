@@ -1,0 +1,87 @@
+package keentally.desk.station;
+
+import java.util.Optional;
+import javafx.application.Platform;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import keentally.core.method.MethodStep;
+import keentally.core.picture.Field;
+import keentally.core.picture.Plane;
+import keentally.core.run.Run;
+import keentally.core.setting.Setting;
+import keentally.core.stats.Histogram;
+import keentally.core.step.State;
+import keentally.desk.look.Prose;
+import keentally.desk.look.Texts;
+import keentally.desk.model.DeskModel;
+
+/** The threshold station's own panel: rule and side, and the upright histogram with the cut to drag. */
+final class ThresholdPanel extends VBox implements StationPanel.Body {
+    private final DeskModel desk;
+    private final Tuning tuning;
+    private final UprightHistogram histogram;
+    private Optional<LevelProfile> profile = Optional.empty();
+    private Plane asked;
+
+    ThresholdPanel(DeskModel desk, String stepId) {
+        this.desk = desk;
+        this.tuning = new Tuning(desk, stepId);
+        this.histogram = new UprightHistogram(tuning::tryCut, tuning::keepCut);
+        getStyleClass().add("threshold-panel");
+        for (Setting<?> setting : tuning.step().description().settings()) {
+            if (setting.applies(tuning.step().values())) {
+                getChildren().add(new SettingRow(tuning, setting));
+            }
+        }
+        if (!tuning.is("keep", "between")) {
+            VBox.setVgrow(histogram, Priority.ALWAYS);
+            getChildren().addAll(histogram, Prose.of(Texts.of("threshold.scale"), "hint"));
+        }
+        refresh();
+    }
+
+    @Override
+    public void refresh() {
+        MethodStep step = tuning.step();
+        Optional<Run.Station> reached = desk.reached(step.id());
+        double cut = reached.flatMap(
+                        r -> r.findings().find("cut").stream().boxed().findFirst())
+                .orElse(Double.NaN);
+        histogram.show(cut, !tuning.is("keep", "dark"));
+        entering(step).ifPresent(state -> state.current().single().ifPresent(plane -> profile(plane, state.field())));
+    }
+
+    /** The state that the cut is taken on: after the last station before it that was done. */
+    private Optional<State> entering(MethodStep step) {
+        int at = desk.method().indexOf(step.id());
+        for (int i = at - 1; i >= 0; i--) {
+            Optional<Run.Station> before =
+                    desk.reached(desk.method().steps().get(i).id());
+            if (before.isPresent()) {
+                return before.map(Run.Station::after);
+            }
+        }
+        return desk.shown()
+                .get()
+                .map(s -> State.of(
+                        s.run().sample().picture(),
+                        s.run().sample().field(),
+                        s.run().sample().scale()));
+    }
+
+    private void profile(Plane plane, Field field) {
+        if (plane == asked) {
+            return;
+        }
+        asked = plane;
+        desk.whenIdle(cancel -> {
+            LevelProfile made = LevelProfile.of(plane, Histogram.of(plane, field, desk.work(cancel)));
+            Platform.runLater(() -> {
+                if (plane == asked) {
+                    profile = Optional.of(made);
+                    histogram.show(profile);
+                }
+            });
+        });
+    }
+}

@@ -1,0 +1,69 @@
+package keentally.desk.station;
+
+import keentally.core.method.MethodStep;
+import keentally.core.setting.ChoiceSetting;
+import keentally.core.setting.Setting;
+import keentally.core.setting.Values;
+import keentally.core.words.Words;
+import keentally.desk.look.Texts;
+import keentally.desk.model.DeskModel;
+
+/** Changes a station's settings through the desk's one door. */
+final class Tuning {
+    private final DeskModel desk;
+    private final String stepId;
+
+    Tuning(DeskModel desk, String stepId) {
+        this.desk = desk;
+        this.stepId = stepId;
+    }
+
+    MethodStep step() {
+        return desk.method().step(stepId).orElseThrow();
+    }
+
+    /** The value as it would stand in a file; null where it has none. */
+    <T> Object tree(Setting<T> setting) {
+        return step().values().find(setting).map(setting::write).orElse(null);
+    }
+
+    boolean is(String setting, String word) {
+        Setting<?> found = step().description().setting(setting).orElseThrow();
+        return word.equals(tree(found));
+    }
+
+    /** Sets a value as it would stand in a file. */
+    boolean set(Setting<?> setting, Object tree) {
+        return keep(step().values().withTree(setting, tree), setting);
+    }
+
+    <E extends Enum<E>> boolean choose(ChoiceSetting<E> setting, E word) {
+        return keep(step().values().with(setting, word), setting);
+    }
+
+    boolean clear(Setting<?> setting) {
+        return keep(step().values().without(setting), setting);
+    }
+
+    private boolean keep(Values values, Setting<?> setting) {
+        String title = Texts.of(
+                "action.setting", Words.title(step().description()), Words.label(step().description(), setting));
+        return desk.change(title, m -> m.with(stepId, values));
+    }
+
+    /** A cut set by hand. */
+    Values handCut(double cut) {
+        var description = step().description();
+        return step().values()
+                .withTree(description.setting("rule").orElseThrow(), "manual")
+                .withTree(description.setting("cut").orElseThrow(), cut);
+    }
+
+    void tryCut(double cut) {
+        desk.tryOut(stepId, handCut(cut));
+    }
+
+    void keepCut(double cut) {
+        desk.change(Texts.of("action.cut"), m -> m.with(stepId, handCut(cut)));
+    }
+}

@@ -1,0 +1,248 @@
+package keentally.desk.view;
+
+import java.io.File;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.function.Consumer;
+import javafx.scene.Scene;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.input.Dragboard;
+import javafx.scene.input.TransferMode;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
+import javafx.stage.Stage;
+import keentally.desk.look.Texts;
+import keentally.desk.look.Theme;
+import keentally.desk.model.DeskModel;
+import keentally.desk.stage.StageModel;
+import keentally.desk.stage.StageView;
+import keentally.desk.station.MethodLine;
+import keentally.desk.station.StationPanel;
+import keentally.study.Program;
+import keentally.study.method.MethodFile;
+
+/** The one window: rail, method line, slide tray, stage, and at the right the station's panel or the table of objects. */
+public final class DeskWindow {
+    private static final double PANEL_WIDTH = 292;
+    private static final double TABLE_WIDTH = 470;
+
+    private final DeskModel desk;
+    private final StageModel stageModel = new StageModel();
+    private final StageView stage;
+    private final Stage window;
+    private final BorderPane root = new BorderPane();
+    private final StackPane side = new StackPane();
+    private final Region stationSide;
+    private final ObjectsPane objects;
+    private final ToggleButton benchWord = word("bench");
+    private final ToggleButton objectsWord = word("objects");
+    private final Preferences preferences;
+
+    public DeskWindow(Stage window, DeskModel desk, Preferences preferences, Consumer<Throwable> onCrash) {
+        this.window = window;
+        this.desk = desk;
+        this.preferences = preferences;
+        this.stage = new StageView(desk, stageModel, onCrash);
+        ScrollPane panel = new ScrollPane(new StationPanel(desk));
+        panel.getStyleClass().add("panel-scroll");
+        panel.setFitToWidth(true);
+        panel.setFitToHeight(true);
+        panel.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        this.stationSide = panel;
+        this.objects = new ObjectsPane(desk, this::exportTable);
+        root.getStyleClass().add("desk");
+        root.setTop(new DeskMenus(this, desk, stageModel).bar());
+        root.setLeft(rail());
+        root.setCenter(middle());
+        root.setBottom(new StatusLine(desk, stageModel));
+        Scene scene = new Scene(root, preferences.width(), preferences.height());
+        preferences.theme().putOn(scene);
+        window.setScene(scene);
+        window.setMinWidth(1024);
+        window.setMinHeight(680);
+        preferences.place(window);
+        desk.study().addListener(o -> retitle());
+        desk.sampleId().addListener(o -> retitle());
+        retitle();
+        new Keys(this, desk, stageModel).listen(scene);
+        acceptDrops(scene);
+        show(benchWord);
+    }
+
+    private Region middle() {
+        StackPane ground = new StackPane(stage, empty());
+        VBox picture = new VBox(new StageBar(stageModel, stage), ground);
+        VBox.setVgrow(ground, Priority.ALWAYS);
+        HBox.setHgrow(picture, Priority.ALWAYS);
+        side.getStyleClass().add("side");
+        HBox below = new HBox(new SlideTray(desk), picture, side);
+        VBox.setVgrow(below, Priority.ALWAYS);
+        return new VBox(new MethodLine(desk), below);
+    }
+
+    /** What the stage says while there is no sample. */
+    private Label empty() {
+        Label hint = new Label(Texts.of("stage.empty"));
+        hint.getStyleClass().add("stage-empty");
+        hint.setMouseTransparent(true);
+        hint.visibleProperty().bind(desk.sampleId().isEmpty());
+        return hint;
+    }
+
+    private VBox rail() {
+        ToggleGroup group = new ToggleGroup();
+        VBox rail = new VBox();
+        rail.getStyleClass().add("rail");
+        for (ToggleButton word : List.of(benchWord, objectsWord)) {
+            word.setToggleGroup(group);
+            word.setOnAction(e -> show(word));
+            rail.getChildren().add(word);
+        }
+        return rail;
+    }
+
+    private static ToggleButton word(String view) {
+        ToggleButton word = new ToggleButton(Texts.of("view." + view));
+        word.setId("view-" + view);
+        word.getStyleClass().setAll("rail-word");
+        return word;
+    }
+
+    private void show(ToggleButton word) {
+        word.setSelected(true);
+        boolean table = word == objectsWord;
+        Region shown = table ? objects : stationSide;
+        double width = table ? TABLE_WIDTH : PANEL_WIDTH;
+        side.setMinWidth(width);
+        side.setPrefWidth(width);
+        side.setMaxWidth(width);
+        side.getChildren().setAll(shown);
+        stageModel.atEnd().set(table);
+    }
+
+    void showBench() {
+        show(benchWord);
+    }
+
+    void showObjects() {
+        show(objectsWord);
+    }
+
+    StageView stage() {
+        return stage;
+    }
+
+    private void retitle() {
+        window.setTitle(desk.sample()
+                .map(s -> Texts.of("window.title", s.name(), Program.NAME))
+                .orElse(Program.NAME));
+    }
+
+    private void acceptDrops(Scene scene) {
+        scene.setOnDragOver(e -> {
+            if (e.getDragboard().hasFiles()) {
+                e.acceptTransferModes(TransferMode.COPY);
+            }
+            e.consume();
+        });
+        scene.setOnDragDropped(e -> {
+            Dragboard board = e.getDragboard();
+            if (board.hasFiles()) {
+                open(board.getFiles().stream().map(File::toPath).toList());
+            }
+            e.setDropCompleted(board.hasFiles());
+            e.consume();
+        });
+    }
+
+    /** Takes files in by what they are: methods become the method, everything else is a picture. */
+    public void open(List<Path> files) {
+        List<Path> pictures = files.stream()
+                .filter(f -> !f.toString().endsWith(MethodFile.ENDING))
+                .toList();
+        files.stream().filter(f -> f.toString().endsWith(MethodFile.ENDING)).forEach(desk::openMethod);
+        if (!pictures.isEmpty()) {
+            desk.addPictures(pictures);
+        }
+    }
+
+    void choosePictures() {
+        FileChooser chooser = chooser("choose.pictures");
+        List<File> chosen = chooser.showOpenMultipleDialog(window);
+        if (chosen != null) {
+            open(chosen.stream().map(File::toPath).toList());
+        }
+    }
+
+    void exportTable() {
+        FileChooser chooser = chooser("choose.table");
+        chooser.setInitialFileName(desk.sample().map(s -> s.name()).orElse("objects") + "-objects.csv");
+        File chosen = preferences.choose(chooser, window);
+        if (chosen != null) {
+            desk.exportTable(chosen.toPath());
+        }
+    }
+
+    void chooseMethod() {
+        File chosen = chooser("choose.method").showOpenDialog(window);
+        if (chosen != null) {
+            desk.openMethod(chosen.toPath());
+        }
+    }
+
+    void saveMethod() {
+        FileChooser chooser = chooser("choose.save-method");
+        chooser.setInitialFileName(desk.method().name().replaceAll("[^\\p{L}\\p{Nd}]+", "-") + MethodFile.ENDING);
+        File chosen = preferences.choose(chooser, window);
+        if (chosen != null) {
+            desk.saveMethod(chosen.toPath());
+        }
+    }
+
+    private static FileChooser chooser(String title) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(Texts.of(title));
+        return chooser;
+    }
+
+    void put(Theme theme) {
+        preferences.remember(theme);
+        theme.putOn(window.getScene());
+    }
+
+    Theme theme() {
+        return preferences.theme();
+    }
+
+    void quit() {
+        window.close();
+    }
+
+    /** Shows the window; it remembers its size and place when it goes. */
+    public void open() {
+        window.setOnHidden(e -> {
+            preferences.remember(window);
+            stage.close();
+        });
+        window.show();
+        stage.requestFocus();
+    }
+
+    /** How the picture is looked at, for those who watch. */
+    public StageModel stageModel() {
+        return stageModel;
+    }
+
+    /** Whether all that was asked for has been run and painted. */
+    public boolean quiet() {
+        return desk.quiet() && stage.quiet();
+    }
+}

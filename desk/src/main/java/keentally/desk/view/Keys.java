@@ -1,0 +1,76 @@
+package keentally.desk.view;
+
+import java.util.Set;
+import javafx.scene.Scene;
+import javafx.scene.control.ComboBoxBase;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyEvent;
+import keentally.core.view.Layers;
+import keentally.desk.model.DeskModel;
+import keentally.desk.stage.StageModel;
+
+/** The keys that are no menu's: those that are held, and single letters. They rest while somebody types. */
+final class Keys {
+    private final DeskWindow window;
+    private final DeskModel desk;
+    private final StageModel stage;
+
+    Keys(DeskWindow window, DeskModel desk, StageModel stage) {
+        this.window = window;
+        this.desk = desk;
+        this.stage = stage;
+    }
+
+    void listen(Scene scene) {
+        scene.addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
+        scene.addEventFilter(KeyEvent.KEY_RELEASED, this::released);
+        scene.getWindow().focusedProperty().addListener((o, had, has) -> letGo());
+    }
+
+    private boolean typing(KeyEvent e) {
+        var owner = window.stage().getScene().getFocusOwner();
+        boolean modified = e.isShortcutDown() || e.isAltDown() || e.isMetaDown();
+        return modified || owner instanceof TextInputControl || owner instanceof ComboBoxBase<?>;
+    }
+
+    private void pressed(KeyEvent e) {
+        if (typing(e)) {
+            return;
+        }
+        switch (e.getCode()) {
+            case SPACE -> stage.bare().set(true);
+            case L -> stage.lens().set(true);
+            case N ->
+                stage.overlay()
+                        .set(
+                                stage.overlay().get() == Layers.Overlay.NUMBERS
+                                        ? Layers.Overlay.OUTLINES
+                                        : Layers.Overlay.NUMBERS);
+            case F -> window.stage().fit();
+            case ESCAPE -> desk.selection().set(Set.of());
+            default -> {
+                return;
+            }
+        }
+        e.consume();
+    }
+
+    private void released(KeyEvent e) {
+        switch (e.getCode()) {
+            case SPACE -> {
+                if (stage.bare().get()) {
+                    stage.bare().set(false);
+                    e.consume();
+                }
+            }
+            case L -> stage.lens().set(false);
+            default -> {}
+        }
+    }
+
+    /** A window that loses the keyboard is never told of the release. */
+    private void letGo() {
+        stage.bare().set(false);
+        stage.lens().set(false);
+    }
+}

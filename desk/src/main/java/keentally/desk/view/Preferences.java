@@ -1,0 +1,105 @@
+package keentally.desk.view;
+
+import java.io.File;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.function.BiFunction;
+import javafx.geometry.Rectangle2D;
+import javafx.stage.FileChooser;
+import javafx.stage.Screen;
+import javafx.stage.Stage;
+import javafx.stage.Window;
+import keentally.desk.look.Theme;
+import keentally.study.file.FileFault;
+import keentally.study.file.Json;
+import keentally.study.file.WholeFile;
+import org.slf4j.LoggerFactory;
+
+/** What the desk remembers of a person between two starts: theme, size and place of the window. */
+public final class Preferences {
+    private static final double WIDTH = 1280;
+    private static final double HEIGHT = 800;
+
+    private final Path file;
+    private final BiFunction<FileChooser, Window, File> saving;
+    private final Map<String, Object> kept = new LinkedHashMap<>();
+
+    /**
+     * @param folder where they are kept
+     * @param saving asks for the name of a file to write
+     */
+    public Preferences(Path folder, BiFunction<FileChooser, Window, File> saving) {
+        this.file = folder.resolve("desk.json");
+        this.saving = saving;
+        try {
+            if (Files.exists(file) && Json.read(file) instanceof Map<?, ?> map) {
+                map.forEach((k, v) -> kept.put(String.valueOf(k), v));
+            }
+        } catch (FileFault e) {
+            kept.clear();
+        }
+    }
+
+    File choose(FileChooser chooser, Window window) {
+        return saving.apply(chooser, window);
+    }
+
+    double width() {
+        return number("width", WIDTH);
+    }
+
+    double height() {
+        return number("height", HEIGHT);
+    }
+
+    private double number(String key, double fallback) {
+        return kept.get(key) instanceof Number n ? n.doubleValue() : fallback;
+    }
+
+    Theme theme() {
+        return "dark".equals(kept.get("theme")) ? Theme.DARK : Theme.LIGHT;
+    }
+
+    void remember(Theme theme) {
+        kept.put("theme", theme == Theme.DARK ? "dark" : "light");
+        save();
+    }
+
+    /** Where it stood last, if a screen is still there. */
+    void place(Stage window) {
+        double x = number("x", Double.NaN);
+        double y = number("y", Double.NaN);
+        boolean seen = Screen.getScreens().stream()
+                .map(Screen::getVisualBounds)
+                .anyMatch(b -> !Double.isNaN(x + y) && b.contains(new Rectangle2D(x, y, 100, 40)));
+        if (seen) {
+            window.setX(x);
+            window.setY(y);
+        }
+        window.setMaximized(Boolean.TRUE.equals(kept.get("maximized")));
+    }
+
+    void remember(Stage window) {
+        kept.put("maximized", window.isMaximized());
+        if (!window.isMaximized()) {
+            kept.put("x", window.getX());
+            kept.put("y", window.getY());
+            kept.put("width", window.getScene().getWidth());
+            kept.put("height", window.getScene().getHeight());
+        }
+        save();
+    }
+
+    /** Preferences that cannot be kept are no reason to trouble anybody. */
+    private void save() {
+        try {
+            Files.createDirectories(file.getParent());
+            WholeFile.write(file, Json.pretty(kept));
+        } catch (FileFault | IOException e) {
+            LoggerFactory.getLogger(Preferences.class).warn("preferences not kept", e);
+        }
+    }
+}

@@ -1,0 +1,175 @@
+package keentally.desk.view;
+
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.stage.Popup;
+import keentally.core.geometry.Point;
+import keentally.core.measure.Measure;
+import keentally.core.measure.ObjectTable;
+import keentally.core.picture.Picture;
+import keentally.core.quantity.LengthUnit;
+import keentally.core.quantity.Scale;
+import keentally.core.region.Objects;
+import keentally.core.run.Readings;
+import keentally.core.run.Run;
+import keentally.core.step.State;
+import keentally.core.words.Figures;
+import keentally.desk.look.Texts;
+import keentally.desk.model.DeskModel;
+import keentally.desk.model.Shown;
+import keentally.desk.stage.StageModel;
+import keentally.study.caution.Caution;
+
+/** The line at the bottom: what is under the pointer, what there is to say, the scale, and the cautions. */
+final class StatusLine extends HBox {
+    private final DeskModel desk;
+    private final StageModel stage;
+    private final Label probe = new Label();
+    private final Label message = new Label();
+    private final Label scale = new Label();
+    private final Button cautions = new Button();
+    private final Popup popup = new Popup();
+
+    StatusLine(DeskModel desk, StageModel stage) {
+        this.desk = desk;
+        this.stage = stage;
+        getStyleClass().add("status-line");
+        probe.setId("probe");
+        probe.getStyleClass().addAll("figure", "probe");
+        message.setId("message");
+        message.getStyleClass().add("message");
+        HBox.setHgrow(message, Priority.ALWAYS);
+        message.setMaxWidth(Double.MAX_VALUE);
+        scale.setId("scale-shown");
+        scale.getStyleClass().add("figure");
+        cautions.setId("cautions");
+        cautions.getStyleClass().add("cautions");
+        cautions.managedProperty().bind(cautions.visibleProperty());
+        cautions.setOnAction(e -> list());
+        popup.setAutoHide(true);
+        probe.setMinWidth(Region.USE_PREF_SIZE);
+        scale.setMinWidth(Region.USE_PREF_SIZE);
+        getChildren().addAll(probe, message, scale, cautions);
+        stage.pointer().addListener(o -> probe());
+        stage.view().addListener(o -> probe());
+        desk.message().addListener(o -> message.setText(desk.message().get()));
+        desk.shown().addListener(o -> refresh());
+        desk.study().addListener(o -> refresh());
+        desk.sampleId().addListener(o -> refresh());
+        refresh();
+    }
+
+    private void refresh() {
+        scale.setText(
+                desk.sample().isEmpty()
+                        ? ""
+                        : desk.scale()
+                                .map(s -> Figures.number(s.amount()) + " "
+                                        + s.unit().symbol() + "/px")
+                                .orElse(Texts.of("status.no-scale")));
+        int n = desk.shown().get().map(s -> s.cautions().size()).orElse(0);
+        cautions.setVisible(n > 0);
+        cautions.setText(n == 1 ? Texts.of("status.caution") : Texts.of("status.cautions", Figures.number(n)));
+        probe();
+    }
+
+    private void list() {
+        VBox box = new VBox();
+        box.getStyleClass().add("caution-list");
+        box.getStyleClass()
+                .addAll(getScene().getRoot().getStyleClass().stream()
+                        .filter(c -> c.equals("day") || c.equals("night"))
+                        .toList());
+        box.getStylesheets().setAll(getScene().getStylesheets());
+        for (Caution caution : desk.shown().get().map(Shown::cautions).orElse(List.of())) {
+            Label saw = new Label(caution.saw());
+            saw.getStyleClass().add("caution-saw");
+            Label why = new Label(caution.why() + " " + caution.wayOut());
+            for (Label l : new Label[] {saw, why}) {
+                l.setWrapText(true);
+                l.setMaxWidth(360);
+            }
+            box.getChildren().add(new VBox(saw, why));
+        }
+        popup.getContent().setAll(box);
+        var at = cautions.localToScreen(cautions.getBoundsInLocal());
+        popup.show(
+                cautions,
+                at.getMaxX() - 400,
+                at.getMinY() - 90 * box.getChildren().size() - 16);
+    }
+
+    private void probe() {
+        Optional<Point> at = stage.pixel();
+        Optional<Picture> picture = desk.open().get().map(o -> o.file().picture());
+        if (at.isEmpty() || picture.isEmpty()) {
+            probe.setText("");
+            return;
+        }
+        int x = (int) Math.floor(at.get().x());
+        int y = (int) Math.floor(at.get().y());
+        boolean inside = x >= 0
+                && y >= 0
+                && x < picture.get().width()
+                && y < picture.get().height();
+        probe.setText(inside ? describe(at.get(), x, y, picture.get()) : "");
+    }
+
+    private String describe(Point at, int x, int y, Picture picture) {
+        StringBuilder text =
+                new StringBuilder(Texts.of("probe.px", Figures.fixed(at.x(), 0), Figures.fixed(at.y(), 0)));
+        desk.scale()
+                .ifPresent(s -> text.append(Texts.of(
+                        "probe.real", real(at.x(), s), real(at.y(), s), s.unit().symbol())));
+        picture.channels()
+                .forEach(c -> text.append(Texts.of(
+                        "probe.value", c.name(), Figures.number(c.plane().at(x, y)))));
+        desk.reached(desk.station().get())
+                .map(Run.Station::after)
+                .flatMap(s -> prepared(s, x, y))
+                .ifPresent(text::append);
+        Optional<Readings> readings = desk.shown().get().flatMap(Shown::readings);
+        readings.flatMap(r -> r.state().mask())
+                .ifPresent(m -> text.append(Texts.of(m.at(x, y) ? "probe.chosen" : "probe.rest")));
+        readings.flatMap(Readings::objects).ifPresent(t -> text.append(object(t, x, y)));
+        return text.toString();
+    }
+
+    private static String real(double px, Scale scale) {
+        double value = px * scale.amount();
+        return Figures.fixed(value, scale.amount() >= 1 ? 1 : 3);
+    }
+
+    private static Optional<String> prepared(State state, int x, int y) {
+        boolean other = state.current() != state.original();
+        return other
+                ? state.current().single().map(p -> Texts.of("probe.prepared", Figures.number(p.at(x, y))))
+                : Optional.empty();
+    }
+
+    private String object(ObjectTable table, int x, int y) {
+        Objects objects = table.objects();
+        int region = objects.regions().at(x, y);
+        if (region < 0) {
+            return "";
+        }
+        if (!objects.isKept(region)) {
+            return Texts.of("probe.dropped");
+        }
+        LengthUnit unit = desk.unit();
+        double perPixel = desk.scale().map(s -> s.perPixel(unit)).orElse(1.0);
+        double area =
+                objects.regions().pixels(region) * Measure.AREA.dimension().factor(perPixel);
+        return Texts.of(
+                "probe.object",
+                String.valueOf(objects.number(region)),
+                Figures.number(area),
+                Measure.AREA.dimension().unitSymbol(unit));
+    }
+}
