@@ -27,8 +27,7 @@ public final class Amounts {
         if (size < LEAST_PLAIN || size >= MOST_PLAIN) {
             return shortest.replace(".0E", "E");
         }
-        String plain = new BigDecimal(shortest).toPlainString();
-        return plain.endsWith(".0") ? plain.substring(0, plain.length() - 2) : plain;
+        return new BigDecimal(shortest).stripTrailingZeros().toPlainString();
     }
 
     static void finite(double amount, String what) {

@@ -1,0 +1,179 @@
+package keentally.core.run;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import keentally.core.Chance;
+import keentally.core.geometry.Rectangle;
+import keentally.core.method.Method;
+import keentally.core.picture.Field;
+import keentally.core.picture.Picture;
+import keentally.core.picture.Plane;
+import keentally.core.quantity.LengthUnit;
+import keentally.core.quantity.Scale;
+import keentally.core.setting.Setting;
+import keentally.core.step.Steps;
+import keentally.core.work.Cancel;
+import keentally.core.work.CancelledException;
+import keentally.core.work.Workers;
+import org.junit.jupiter.api.Test;
+
+class RunnerTest {
+    private static final Picture PICTURE = Picture.grey(new Chance(11).plane8(90, 70));
+    private static final Sample SAMPLE = Sample.of("one", PICTURE, List.of(), Optional.of(Scale.of("2 um/px")));
+
+    private static Method method(String... steps) {
+        Method method = Method.empty("Test", LengthUnit.UM);
+        for (String step : steps) {
+            method = method.add(method.steps().size(), Steps.find(step).orElseThrow());
+        }
+        return method;
+    }
+
+    private static Method set(Method method, String stepId, String setting, Object tree) {
+        var step = method.step(stepId).orElseThrow();
+        Setting<?> found = step.description().setting(setting).orElseThrow();
+        return method.with(stepId, step.values().withTree(found, tree));
+    }
+
+    private static Runner runner(long budget) {
+        return new Runner(Workers.alone(), new StateCache(budget));
+    }
+
+    private static Run run(Runner runner, Method method, Sample sample) throws RunFault {
+        return runner.run(method, sample, Integer.MAX_VALUE, new Cancel(), Progress.SILENT);
+    }
+
+    @Test
+    void aCacheChangesNothingButTheWork() throws RunFault {
+        Method base = method("smooth", "threshold", "fill-holes", "edge-objects", "gate");
+        Runner cached = runner(1 << 24);
+        for (String sigma : List.of("1 px", "2 px", "1 px", "0.5 px")) {
+            for (String area : List.of("20 um2", "60 um2")) {
+                Method method = set(set(base, "smooth-1", "sigma", sigma), "gate-1", "atLeast", area);
+                Readings with = cached.readings(run(cached, method, SAMPLE), new Cancel());
+                Runner bare = runner(0);
+                Readings without = bare.readings(run(bare, method, SAMPLE), new Cancel());
+                assertThat(with.state().needMask()).isEqualTo(without.state().needMask());
+                assertThat(with.fractions()).isEqualTo(without.fractions());
+                assertThat(with.objects().orElseThrow().column(0))
+                        .isEqualTo(without.objects().orElseThrow().column(0));
+            }
+        }
+    }
+
+    @Test
+    void onlyWhatComesAfterAChangeIsRunAgain() throws RunFault {
+        Runner runner = runner(1 << 24);
+        Method method = method("smooth", "threshold", "gate");
+        Run first = run(runner, method, SAMPLE);
+        Run second = run(runner, set(method, "gate-1", "atLeast", "60 um2"), SAMPLE);
+        assertThat(second.stations().get(1).after().needMask())
+                .isSameAs(first.stations().get(1).after().needMask());
+        Run third = run(runner, set(method, "smooth-1", "sigma", "3 px"), SAMPLE);
+        assertThat(third.stations().get(1).after().needMask())
+                .isNotSameAs(first.stations().get(1).after().needMask());
+    }
+
+    @Test
+    void fieldAndScaleCountOnlyWhereTheyAreUsed() throws RunFault {
+        Runner runner = runner(1 << 24);
+        Method method = method("smooth", "threshold");
+        Run whole = run(runner, method, SAMPLE);
+        Field.Part half = new Field.Part(new Rectangle(0, 0, 45, 70), false);
+        Sample fenced = Sample.of("one", PICTURE, List.of(half), SAMPLE.scale());
+        Run part = run(runner, method, fenced);
+        assertThat(part.stations().get(0).after().current())
+                .isSameAs(whole.stations().get(0).after().current());
+        assertThat(part.last().field()).isEqualTo(fenced.field());
+        assertThat(part.last().needMask().minus(fenced.field().mask()).count()).isZero();
+        assertThat(whole.last().needMask().minus(fenced.field().mask()).count()).isPositive();
+    }
+
+    @Test
+    void labellingIsImpliedWhereObjectsAreAskedFor() throws RunFault {
+        Runner runner = runner(1 << 24);
+        Readings implied = runner.readings(run(runner, method("threshold"), SAMPLE), new Cancel());
+        Readings stated = runner.readings(run(runner, method("threshold", "label"), SAMPLE), new Cancel());
+        assertThat(implied.objects().orElseThrow().rows())
+                .isPositive()
+                .isEqualTo(stated.objects().orElseThrow().rows());
+        assertThat(run(runner, method("threshold"), SAMPLE).stations()).hasSize(1);
+        Readings nothing = runner.readings(run(runner, method("smooth"), SAMPLE), new Cancel());
+        assertThat(nothing.objects()).isEmpty();
+        assertThat(nothing.fractions()).isEmpty();
+    }
+
+    @Test
+    void mutedStepsAreLeftOut() throws RunFault {
+        Runner runner = runner(0);
+        Method method = method("smooth", "threshold", "gate");
+        Run muted = run(runner, method.mute("smooth-1", true), SAMPLE);
+        assertThat(muted.stations()).hasSize(2);
+        assertThat(muted.last().needMask())
+                .isEqualTo(
+                        run(runner, method("threshold", "gate"), SAMPLE).last().needMask());
+    }
+
+    @Test
+    void phasesShareTheFieldOut() throws RunFault {
+        Runner runner = runner(0);
+        Field.Part half = new Field.Part(new Rectangle(0, 0, 45, 70), false);
+        Sample fenced = Sample.of("one", PICTURE, List.of(half), Optional.empty());
+        Readings readings = runner.readings(run(runner, method("threshold"), fenced), new Cancel());
+        assertThat(readings.fractions()).hasSize(2);
+        assertThat(readings.fractions().stream().mapToLong(PhaseReading::pixels).sum())
+                .isEqualTo(45 * 70);
+        double percent =
+                readings.fractions().stream().mapToDouble(PhaseReading::percent).sum();
+        assertThat(percent).isEqualTo(100, within(1e-9));
+        assertThat(readings.keptPixels()).isEqualTo(readings.fractions().get(1).pixels());
+        assertThat(readings.objectPhases()).containsOnly(1);
+    }
+
+    @Test
+    void faultsNameTheStep() {
+        Runner runner = runner(0);
+        Sample bare = SAMPLE.with(Optional.empty());
+        Method real = set(method("threshold", "remove-specks"), "remove-specks-1", "below", "30 um2");
+        assertThatThrownBy(() -> run(runner, real, bare))
+                .isInstanceOf(RunFault.class)
+                .hasMessageStartingWith("Step 2 (remove-specks) cannot be done: 30 um2 is in a real unit");
+        Sample colour = Sample.of("c", Picture.colour(plane(), plane(), plane()), List.of(), Optional.empty());
+        assertThatThrownBy(() -> run(runner, method("smooth", "threshold"), colour))
+                .hasMessageStartingWith("Step 2 (threshold) needs one channel")
+                .satisfies(e -> assertThat(((RunFault) e).step()).isEqualTo(2));
+        assertThatThrownBy(() -> run(runner, method("gate"), bare)).hasMessageContaining("Step 1 (gate) needs objects");
+    }
+
+    private static Plane plane() {
+        return PICTURE.channels().getFirst().plane();
+    }
+
+    @Test
+    void progressAndCancel() throws RunFault {
+        Runner runner = runner(0);
+        List<String> told = new ArrayList<>();
+        runner.run(method("smooth", "threshold"), SAMPLE, 9, new Cancel(), (done, of) -> told.add(done + "/" + of));
+        assertThat(told).containsExactly("0/2", "1/2", "2/2");
+        Cancel cancel = new Cancel();
+        cancel.ask();
+        assertThatThrownBy(() -> runner.run(method("smooth"), SAMPLE, 9, cancel, Progress.SILENT))
+                .isInstanceOf(CancelledException.class);
+    }
+
+    @Test
+    void theCacheKeepsToItsBudget() throws RunFault {
+        StateCache cache = new StateCache(60_000);
+        Runner runner = new Runner(Workers.alone(), cache);
+        for (int i = 1; i < 30; i++) {
+            run(runner, set(method("smooth", "threshold", "gate"), "smooth-1", "sigma", i / 5.0 + " px"), SAMPLE);
+            assertThat(cache.held()).isBetween(1L, 60_000L);
+        }
+        assertThat(cache.size()).isPositive();
+    }
+}

@@ -1,0 +1,201 @@
+package keentally.core.step;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import keentally.core.measure.Measure;
+import keentally.core.method.MethodStep;
+import keentally.core.picture.Field;
+import keentally.core.picture.Picture;
+import keentally.core.picture.Plane8;
+import keentally.core.quantity.Scale;
+import keentally.core.setting.ChoiceSetting;
+import keentally.core.setting.Setting;
+import keentally.core.setting.Values;
+import keentally.core.words.Headline;
+import keentally.core.words.Words;
+import keentally.core.work.Work;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+class StepsTest {
+    static Stream<StepDescription> steps() {
+        return Steps.all().stream();
+    }
+
+    @ParameterizedTest
+    @MethodSource("steps")
+    void everyStepHasItsWords(StepDescription step) {
+        assertThat(Words.title(step)).isNotBlank();
+        assertThat(Words.question(step)).endsWith("?");
+        assertThat(Words.help(step)).endsWith(".");
+        for (Setting<?> setting : step.settings()) {
+            assertThat(Words.label(step, setting)).isNotBlank();
+            if (setting instanceof ChoiceSetting<?> choice) {
+                choice.constants()
+                        .forEach(c -> assertThat(Words.label(step, setting, c)).isNotBlank());
+            }
+        }
+    }
+
+    @ParameterizedTest
+    @MethodSource("steps")
+    void everyDefaultReadsBackFromItsTree(StepDescription step) {
+        for (Setting<?> setting : step.settings()) {
+            readsBack(setting);
+        }
+        assertThat(step.settings().stream().map(Setting::id)).doesNotHaveDuplicates();
+    }
+
+    private static <T> void readsBack(Setting<T> setting) {
+        setting.fallback()
+                .ifPresent(
+                        value -> assertThat(setting.read(setting.write(value))).isEqualTo(value));
+    }
+
+    @Test
+    void everyMeasureHasItsWords() {
+        for (Measure measure : Measure.values()) {
+            assertThat(Words.title(measure)).isNotBlank();
+            assertThat(Words.definition(measure)).endsWith(".");
+            assertThat(Words.source(measure)).isNotBlank();
+        }
+    }
+
+    /** Two bright squares of 6 and 3 pixels' side, one with a hole, on dark. */
+    private static State start(Optional<Scale> scale) {
+        byte[] values = new byte[20 * 12];
+        for (int y = 2; y < 8; y++) {
+            for (int x = 2; x < 8; x++) {
+                values[y * 20 + x] = (byte) (x == 4 && y == 4 ? 10 : 200);
+            }
+        }
+        for (int y = 9; y < 12; y++) {
+            for (int x = 12; x < 15; x++) {
+                values[y * 20 + x] = (byte) 200;
+            }
+        }
+        return State.of(Picture.grey(Plane8.of(20, 12, values)), Field.whole(20, 12), scale);
+    }
+
+    private static Outcome apply(String id, State before, Object... settings) throws StepFault {
+        StepDescription step = Steps.find(id).orElseThrow();
+        return step.make().apply(values(step, settings)).apply(before, new Site(id + "-1", "grey", Work.alone()));
+    }
+
+    private static Values values(StepDescription step, Object... settings) {
+        Values values = Values.NONE;
+        for (int i = 0; i < settings.length; i += 2) {
+            values = values.withTree(step.setting((String) settings[i]).orElseThrow(), settings[i + 1]);
+        }
+        return values;
+    }
+
+    @Test
+    void thresholdTellsItsCutAndShare() throws StepFault {
+        Outcome outcome = apply("threshold", start(Optional.empty()));
+        assertThat(outcome.findings().find("cut")).hasValue(10);
+        assertThat(outcome.state().needMask().count()).isEqualTo(35 + 9);
+        MethodStep step = new MethodStep("t", Steps.find("threshold").orElseThrow(), Values.NONE, false, false);
+        assertThat(Headline.of(step, outcome.findings())).isEqualTo("cut at 10 · 18.3 % bright");
+    }
+
+    @Test
+    void thresholdByHandOnEitherSideAndBetween() throws StepFault {
+        State start = start(Optional.empty());
+        assertThat(apply("threshold", start, "rule", "manual", "cut", 10, "keep", "dark")
+                        .state()
+                        .needMask()
+                        .count())
+                .isEqualTo(240 - 44);
+        assertThat(apply("threshold", start, "rule", "manual", "keep", "between", "low", 0, "high", 10)
+                        .state()
+                        .needMask()
+                        .count())
+                .isEqualTo(1);
+        assertThatThrownBy(() -> apply("threshold", start, "keep", "between"))
+                .hasMessageContaining("needs the rule manual");
+        assertThatThrownBy(() -> apply("threshold", start, "rule", "manual", "keep", "between", "low", 9, "high", 3))
+                .hasMessage("'low' must not be above 'high'");
+    }
+
+    @Test
+    void aPictureOfOneValueHasNoAutomaticCut() {
+        State flat = State.of(Picture.grey(Plane8.of(2, 2, new byte[4])), Field.whole(2, 2), Optional.empty());
+        assertThatThrownBy(() -> apply("threshold", flat))
+                .isInstanceOf(StepFault.class)
+                .hasMessageContaining("at least two different values");
+    }
+
+    @Test
+    void holesSpecksEdgeAndGate() throws StepFault {
+        State mask = apply("threshold", start(Optional.of(Scale.of("2 um/px")))).state();
+        Outcome filled = apply("fill-holes", mask);
+        assertThat(filled.findings().find("holes")).hasValue(1);
+        assertThat(filled.findings().find("added-px2")).hasValue(1);
+        assertThat(apply("fill-holes", mask, "upTo", "3 um2").findings().find("holes"))
+                .hasValue(0);
+        Outcome cleaned = apply("remove-specks", mask, "below", "37 um2");
+        assertThat(cleaned.findings().find("specks")).hasValue(1);
+        State objects = apply("label", mask).state();
+        assertThat(objects.needObjects().count()).isEqualTo(2);
+        Outcome edge = apply("edge-objects", objects);
+        assertThat(edge.findings().find("kept")).hasValue(1);
+        assertThat(apply("edge-objects", objects, "drop", "none").findings().find("dropped"))
+                .hasValue(0);
+        Outcome gate = apply("gate", objects, "measure", "area", "atMost", "36 um2");
+        assertThat(gate.state().needObjects().count()).isEqualTo(1);
+        assertThat(gate.state().needObjects().droppedBy(0)).isEqualTo("gate-1");
+        assertThat(gate.state().needMask().count()).isEqualTo(9);
+    }
+
+    @Test
+    void aGateOnAShapeDropsWhatHasNoShape() throws StepFault {
+        State objects = apply(
+                        "label", apply("threshold", start(Optional.empty())).state())
+                .state();
+        Outcome gate = apply("gate", objects, "measure", "circularity", "atLeast", 0);
+        assertThat(gate.findings().find("kept")).hasValue(1);
+    }
+
+    @Test
+    void aGateRefusesALimitOfAnotherDimension() {
+        StepDescription gate = Steps.find("gate").orElseThrow();
+        assertThatThrownBy(() -> gate.make().apply(values(gate, "measure", "area", "atLeast", "3 um")))
+                .hasMessage("the measure area is limited by an area such as \"35 um2\", but found 3 um");
+        assertThatThrownBy(() -> gate.make().apply(values(gate, "measure", "circularity", "atLeast", "3 um")))
+                .hasMessageContaining("a number without a unit");
+        assertThatThrownBy(() -> gate.make().apply(values(gate, "measure", "ecd", "atMost", 5)))
+                .hasMessageContaining("a length such as");
+    }
+
+    @Test
+    void channelTakesWhatThereIs() throws StepFault {
+        State grey = start(Optional.empty());
+        assertThat(apply("channel", grey, "of", "grey").state().plane()).isSameAs(grey.plane());
+        assertThatThrownBy(() -> apply("channel", grey, "of", "red"))
+                .hasMessage("finds no channel 'red': the picture has grey");
+        Plane8 plane = (Plane8) grey.plane();
+        State colour = State.of(Picture.colour(plane, plane, plane), Field.whole(20, 12), Optional.empty());
+        State rounded = apply("channel", colour, "of", "grey", "weights", "equal", "round", true)
+                .state();
+        assertThat(((Plane8) rounded.plane()).values()).isEqualTo(plane.values());
+        State back = apply("channel", rounded, "of", "blue", "from", "original").state();
+        assertThat(back.plane()).isSameAs(plane);
+    }
+
+    @Test
+    void smoothingWorksOnEveryChannel() throws StepFault {
+        Plane8 plane = (Plane8) start(Optional.empty()).plane();
+        State colour =
+                State.of(Picture.colour(plane, plane, plane), Field.whole(20, 12), Optional.of(Scale.of("2 um/px")));
+        Outcome outcome = apply("smooth", colour, "sigma", "3 um");
+        assertThat(outcome.findings().find("sigma-px")).hasValue(1.5);
+        assertThat(outcome.state().current().channelNames()).isEqualTo("red, green, blue");
+        assertThat(List.of(outcome.state().original())).containsExactly(colour.original());
+    }
+}

@@ -1,0 +1,159 @@
+package keentally.core.view;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.IntStream;
+import keentally.core.Chance;
+import keentally.core.geometry.Rectangle;
+import keentally.core.label.Labeller;
+import keentally.core.picture.Field;
+import keentally.core.picture.Mask;
+import keentally.core.picture.Neighbours;
+import keentally.core.picture.Picture;
+import keentally.core.picture.Plane8;
+import keentally.core.region.Objects;
+import keentally.core.work.Cancel;
+import keentally.core.work.Work;
+import keentally.core.work.Workers;
+import org.junit.jupiter.api.Test;
+
+class StageComposerTest {
+    private static final int W = 300;
+    private static final int H = 200;
+    private static final Plane8 PLANE = new Chance(1).plane8(W, H);
+    private static final Pyramid PYRAMID = Pyramid.of(Picture.grey(PLANE), Work.alone());
+    private static final Field FIELD = Field.whole(W, H);
+
+    private static Layers layers(Mask mask, Layers.Overlay overlay, double strength, Set<Integer> selected) {
+        Objects objects = Objects.of(Labeller.regions(mask, Neighbours.EIGHT, Work.alone()));
+        return new Layers(
+                PYRAMID,
+                FIELD,
+                Optional.of(mask),
+                Optional.of(objects),
+                Optional.of(ObjectColours.of(objects)),
+                overlay,
+                strength,
+                selected.isEmpty() ? Optional.empty() : Optional.of(new Layers.Selected(objects, selected)));
+    }
+
+    /** A block of 8 × 6 pixels at (40, 30). */
+    private static Mask block() {
+        return Field.of(W, H, List.of(new Field.Part(new Rectangle(40, 30, 8, 6), false)))
+                .mask();
+    }
+
+    private static int grey(int x, int y) {
+        int v = (int) PLANE.at(x, y);
+        return 0xff000000 | v << 16 | v << 8 | v;
+    }
+
+    @Test
+    void realPixelsAreThePicturesValues() {
+        int[] out = StageComposer.compose(Layers.bare(PYRAMID, FIELD), new Viewport(10, 20, 1, 50, 40), Work.alone());
+        for (int i = 0; i < out.length; i++) {
+            assertThat(out[i]).isEqualTo(grey(10 + i % 50, 20 + i / 50));
+        }
+    }
+
+    @Test
+    void enlargedPixelsAreSharpSquares() {
+        int[] out = StageComposer.compose(Layers.bare(PYRAMID, FIELD), new Viewport(7, 9, 5, 50, 50), Work.alone());
+        for (int i = 0; i < out.length; i++) {
+            assertThat(out[i]).isEqualTo(grey(7 + i % 50 / 5, 9 + i / 50 / 5));
+        }
+    }
+
+    @Test
+    void besideThePictureIsTheSurround() {
+        int[] out = StageComposer.compose(Layers.bare(PYRAMID, FIELD), new Viewport(-4, -3, 1, 10, 10), Work.alone());
+        assertThat(out[0]).isEqualTo(Inks.SURROUND);
+        assertThat(out[3 * 10 + 3]).isEqualTo(Inks.SURROUND);
+        assertThat(out[3 * 10 + 4]).isEqualTo(grey(0, 0));
+    }
+
+    @Test
+    void theMaskAloneIsWhiteOnBlackAndShrinksByCoverage() {
+        Layers mask = layers(block(), Layers.Overlay.MASK, 1, Set.of());
+        int[] real = StageComposer.compose(mask, new Viewport(0, 0, 1, W, H), Work.alone());
+        assertThat(real[30 * W + 40] & 0xff).isGreaterThan(250);
+        assertThat(real[29 * W + 40]).isEqualTo(0xff000000);
+        int[] quarter = StageComposer.compose(mask, new Viewport(0, 0, 0.25, W / 4, H / 4), Work.alone());
+        assertThat(quarter[8 * W / 4 + 10] & 0xff).isGreaterThan(250);
+        assertThat(quarter[7 * (W / 4) + 10] & 0xff).isBetween(120, 135);
+    }
+
+    @Test
+    void outlinesLieOnTheObjectAndTheTintInIt() {
+        int[] out = StageComposer.compose(
+                layers(block(), Layers.Overlay.OUTLINES, 0, Set.of()), new Viewport(0, 0, 1, W, H), Work.alone());
+        assertThat(Inks.OBJECTS).contains(out[30 * W + 40], out[35 * W + 47]);
+        assertThat(out[33 * W + 44]).isEqualTo(grey(44, 33));
+        assertThat(out[29 * W + 40]).isEqualTo(grey(40, 29));
+        int[] tinted = StageComposer.compose(
+                layers(block(), Layers.Overlay.TINT, 1, Set.of()), new Viewport(0, 0, 1, W, H), Work.alone());
+        assertThat(tinted[33 * W + 44]).isEqualTo(Inks.MASK);
+    }
+
+    @Test
+    void selectedObjectsShowWhateverElseIsShown() {
+        int[] out = StageComposer.compose(
+                layers(block(), Layers.Overlay.TINT, 0.3, Set.of(0)), new Viewport(0, 0, 1, W, H), Work.alone());
+        assertThat(out[30 * W + 40]).isEqualTo(Inks.SELECTED);
+    }
+
+    @Test
+    void noObjectVanishesWhenThePictureShrinks() {
+        Mask dot = Field.of(W, H, List.of(new Field.Part(new Rectangle(101, 77, 1, 1), false)))
+                .mask();
+        int[] out = StageComposer.compose(
+                layers(dot, Layers.Overlay.OUTLINES, 0, Set.of()), new Viewport(0, 0, 0.1, 30, 20), Work.alone());
+        assertThat(Arrays.stream(out).filter(c -> Inks.OBJECTS.contains(c)).count())
+                .isEqualTo(1);
+    }
+
+    @Test
+    void numbersAreDrawnInOurOwnFigures() {
+        Layers with = layers(block(), Layers.Overlay.NUMBERS, 0, Set.of());
+        int[] out = StageComposer.compose(with, new Viewport(30, 20, 4, 120, 120), Work.alone());
+        assertThat(Arrays.stream(out).filter(c -> c == 0xffffffff).count()).isBetween(8L, 400L);
+        int[] drawn = new int[9 * 9];
+        Digits.draw(drawn, 9, 9, 1, 1, 1);
+        assertThat(IntStream.range(0, 81).filter(i -> drawn[i] == 0xffffffff).count())
+                .isEqualTo(5 + 2 + 2 + 4);
+    }
+
+    @Test
+    void outsideTheFieldIsDimmed() {
+        Field left = Field.of(W, H, List.of(new Field.Part(new Rectangle(0, 0, 50, H), false)));
+        int[] out = StageComposer.compose(Layers.bare(PYRAMID, left), new Viewport(0, 0, 1, W, H), Work.alone());
+        assertThat(out[10]).isEqualTo(grey(10, 0));
+        assertThat(out[60]).isEqualTo(Inks.mix(grey(60, 0), Inks.SURROUND, 120));
+    }
+
+    @Test
+    void threadsMakeNoDifference() {
+        Layers layers = layers(new Chance(9).mask(W, H), Layers.Overlay.NUMBERS, 0.4, Set.of(2, 3));
+        Viewport view = new Viewport(-10, 5, 0.7, 220, 160);
+        int[] alone = StageComposer.compose(layers, view, Work.alone());
+        try (Workers workers = Workers.of(4)) {
+            assertThat(StageComposer.compose(layers, view, new Work(workers, new Cancel())))
+                    .isEqualTo(alone);
+        }
+    }
+
+    @Test
+    void nearObjectsDifferInColour() {
+        Objects objects = Objects.of(Labeller.regions(new Chance(5).mask(60, 40), Neighbours.FOUR, Work.alone()));
+        ObjectColours colours = ObjectColours.of(objects);
+        Mask two = Mask.of(12, 1, new long[] {0b100000100001});
+        Objects near = Objects.of(Labeller.regions(two, Neighbours.EIGHT, Work.alone()));
+        ObjectColours three = ObjectColours.of(near);
+        assertThat(Set.of(three.of(0), three.of(1), three.of(2))).hasSize(3);
+        assertThat(IntStream.range(0, objects.count()).map(colours::of)).allMatch(Inks.OBJECTS::contains);
+    }
+}
