@@ -1,0 +1,187 @@
+package keentally.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import keentally.core.measure.Measure;
+import keentally.core.step.Steps;
+import keentally.study.file.FileFault;
+import keentally.study.file.Json;
+import keentally.study.file.Sha256;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The command line as a person types it: words in; files, sentences and exit status out. */
+class MainTest {
+    @TempDir
+    private static Path demo;
+
+    @TempDir
+    private Path folder;
+
+    private static final PrintStream OUT = System.out;
+    private static final PrintStream ERR = System.err;
+    private static final ByteArrayOutputStream SAID = new ByteArrayOutputStream();
+
+    @BeforeAll
+    static void drawAndListen() {
+        System.setOut(new PrintStream(SAID, true, StandardCharsets.UTF_8));
+        System.setErr(new PrintStream(SAID, true, StandardCharsets.UTF_8));
+        assertThat(Main.execute("example", demo.resolve("one").toString(), "--threads", "1"))
+                .isZero();
+    }
+
+    @AfterAll
+    static void stopListening() {
+        System.setOut(OUT);
+        System.setErr(ERR);
+    }
+
+    private static String said(String... words) {
+        SAID.reset();
+        int status = Main.execute(words);
+        return status + ": " + SAID.toString(StandardCharsets.UTF_8);
+    }
+
+    private static Map<String, String> hashes(Path tree) throws IOException, FileFault {
+        Map<String, String> hashes = new TreeMap<>();
+        try (var files = Files.walk(tree)) {
+            for (Path file : files.filter(Files::isRegularFile).toList()) {
+                hashes.put(tree.relativize(file).toString(), Sha256.of(file));
+            }
+        }
+        return hashes;
+    }
+
+    private static Map<String, String> kept() throws IOException {
+        Map<String, String> kept = new TreeMap<>();
+        for (String line : Files.readAllLines(Path.of("src/test/resources/example.sha256"))) {
+            kept.put(line.substring(66), line.substring(0, 64));
+        }
+        return kept;
+    }
+
+    @Test
+    void theExampleHasTheBytesThatAreKeptHereWithOneThreadAndWithTwo() throws IOException, FileFault {
+        assertThat(hashes(demo.resolve("one"))).isEqualTo(kept());
+        assertThat(said("example", folder.resolve("two").toString(), "--threads", "2"))
+                .isEqualTo("0: ");
+        assertThat(hashes(folder.resolve("two"))).isEqualTo(kept());
+    }
+
+    private String picture() {
+        return demo.resolve("one/samples/crumb-section.png").toString();
+    }
+
+    private String method() {
+        return demo.resolve("one/samples/crumb-section.method.json").toString();
+    }
+
+    @Test
+    void aRunWritesItsFolder() {
+        Path out = folder.resolve("out");
+        assertThat(said("run", method(), picture(), "--out", out.toString(), "--scale", "18 um/px"))
+                .isEqualTo("0: ");
+        assertThat(out.resolve("objects.csv")).exists();
+        assertThat(out.resolve("run.json")).content().contains("\"times\"");
+    }
+
+    @Test
+    void aTruncatedPictureBesideAGoodOneEndsInOne() throws IOException {
+        Path cut = folder.resolve("cut.png");
+        byte[] bytes = Files.readAllBytes(Path.of(picture()));
+        Files.write(cut, Arrays.copyOf(bytes, bytes.length / 3));
+        Path out = folder.resolve("out");
+        assertThat(said("run", method(), picture(), cut.toString(), "--out", out.toString(), "--scale", "18 um/px"))
+                .isEqualTo("1: 1 of 2 pictures failed; samples.csv says why.\n");
+        assertThat(out.resolve("samples.csv")).content().contains("cut.png is cut short");
+    }
+
+    @Test
+    void wrongWordsEndInTwoWithOneSentence() {
+        String out = folder.resolve("out").toString();
+        assertThat(said("run", method(), picture(), "--out", out, "--scale", "0 um/px"))
+                .startsWith("2: Wrong option: a pixel must be longer than 0, was 0.0 um.");
+        assertThat(said("run", method(), picture(), "--out", out, "--scale", "3 furlong/px"))
+                .startsWith("2: Wrong option: expected the length");
+        assertThat(said("run", method(), picture(), "--out", out, "--field", "square:1"))
+                .startsWith("2: Wrong option: the field \"square:1\"");
+        assertThat(said("run", method(), picture(), "--out", out, "--jobs", "0"))
+                .startsWith("2: Wrong option: jobs must be at least 1");
+        assertThat(said("run", method(), picture())).startsWith("2: Missing required option: '--out=DIR'");
+        assertThat(said("rum")).startsWith("2: Unmatched argument at index 0: 'rum'");
+        assertThat(said("run", method(), picture(), "--out", demo.toString(), "--scale", "1 um/px"))
+                .startsWith("2: The folder " + demo + " holds one, which no run wrote");
+        assertThat(Path.of(out)).doesNotExist();
+    }
+
+    @Test
+    void aBadMethodEndsInThreeAndNamesTheStep() throws IOException {
+        Path bad = folder.resolve("bad.method.json");
+        Files.writeString(bad, Files.readString(Path.of(method())).replace("\"dark\"", "\"black\""));
+        String out = folder.resolve("out").toString();
+        assertThat(said("run", bad.toString(), picture(), "--out", out))
+                .isEqualTo(
+                        "3: Step 2 (threshold) 'keep': expected one of bright, dark, between but found \"black\".\n");
+        assertThat(said("run", folder.resolve("none.json").toString(), picture(), "--out", out))
+                .startsWith("3: ")
+                .contains("none.json does not exist.");
+        assertThat(Path.of(out)).doesNotExist();
+    }
+
+    @Test
+    void aFieldFencesTheNumbersOff() throws IOException {
+        Path out = folder.resolve("out");
+        String status = said(
+                "run",
+                method(),
+                picture(),
+                "--out",
+                out.toString(),
+                "--scale",
+                "18 um/px",
+                "--field",
+                "rect:0,0,640,960",
+                "--field",
+                "not:ellipse:100,100,50,50");
+        assertThat(status).isEqualTo("0: ");
+        long pixels = Long.parseLong(
+                Files.readAllLines(out.resolve("samples.csv")).get(1).split(",")[5]);
+        assertThat(pixels).isBetween(640L * 960 - 7870, 640L * 960 - 7840);
+    }
+
+    @Test
+    void stepsAndMeasuresListEverything() throws IOException, FileFault {
+        Path file = folder.resolve("list.json");
+        Files.writeString(file, said("steps", "--json").substring(3));
+        List<?> steps = (List<?>) Json.read(file);
+        assertThat(steps).hasSize(Steps.all().size()).allMatch(s -> ((Map<?, ?>) s).containsKey("settings"));
+        Files.writeString(file, said("measures", "--json").substring(3));
+        assertThat((List<?>) Json.read(file)).hasSize(Measure.values().length);
+        assertThat(said("steps"))
+                .contains("threshold: picture to mask")
+                .contains("cut: number, must be given, only when rule is manual");
+        assertThat(said("measures")).contains("feret-max (length)").contains("Source:");
+        assertThat(said("--help")).contains("demo").contains("desk [IMAGE...]");
+        assertThat(said("--version")).startsWith("0: Keen Tally 0.1.0");
+    }
+
+    @Test
+    void samplesAreNotWrittenOverOtherFiles() throws IOException {
+        Files.writeString(folder.resolve("diary.txt"), "mine");
+        assertThat(said("samples", folder.toString())).startsWith("2: The folder " + folder + " holds other files");
+        assertThat(folder.resolve("diary.txt")).hasContent("mine");
+        assertThat(folder.resolve("truth.json")).doesNotExist();
+    }
+}

@@ -1,0 +1,99 @@
+package keentally.samples;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Supplier;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import keentally.core.measure.Measure;
+import keentally.core.measure.ObjectTable;
+import keentally.core.picture.Depth;
+import keentally.core.run.Progress;
+import keentally.core.run.Readings;
+import keentally.core.run.Run;
+import keentally.core.run.Runner;
+import keentally.core.run.Sample;
+import keentally.core.run.StateCache;
+import keentally.core.work.Cancel;
+import keentally.core.work.Work;
+import keentally.core.work.Workers;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** The demo methods find what is true of the demo pictures. */
+class DemoSamplesTest {
+    private static final List<DemoSample> DRAWN = new ArrayList<>();
+
+    static Stream<DemoSample> samples() {
+        if (DRAWN.isEmpty()) {
+            DemoSamples.all(Work.alone()).stream().map(Supplier::get).forEach(DRAWN::add);
+        }
+        return DRAWN.stream();
+    }
+
+    private static Readings run(DemoSample demo) throws Exception {
+        Runner runner = new Runner(Workers.alone(), new StateCache(0));
+        List<Measure> all = List.of(Measure.values());
+        Sample sample = Sample.of(demo.id(), demo.picture(), List.of(), Optional.of(demo.scale()));
+        Run run = runner.run(demo.method().measuring(all), sample, 99, new Cancel(), Progress.SILENT);
+        return runner.readings(run, new Cancel());
+    }
+
+    private static double at(ObjectTable table, int row, Measure measure) {
+        return table.at(row, table.measures().indexOf(measure));
+    }
+
+    @ParameterizedTest
+    @MethodSource("samples")
+    void everyWholeThingIsFoundWhereItIsAndNothingElse(DemoSample demo) throws Exception {
+        ObjectTable table = run(demo).objects().orElseThrow();
+        int[] whole = IntStream.range(0, table.rows())
+                .filter(i -> at(table, i, Measure.TOUCHES_EDGE) == 0)
+                .toArray();
+        List<Truth.Thing> things = new ArrayList<>(demo.truth().countable());
+        assertThat(whole).hasSize(things.size());
+        double area = 0;
+        for (int i : whole) {
+            double x = at(table, i, Measure.X);
+            double y = at(table, i, Measure.Y);
+            area += at(table, i, Measure.AREA);
+            Truth.Thing nearest = things.stream()
+                    .min((a, b) -> Double.compare(Math.hypot(a.x() - x, a.y() - y), Math.hypot(b.x() - x, b.y() - y)))
+                    .orElseThrow();
+            assertThat(Math.hypot(nearest.x() - x, nearest.y() - y)).isLessThan(1);
+            things.remove(nearest);
+        }
+        double truth = demo.truth().countable().stream()
+                .mapToDouble(Truth.Thing::areaPx2)
+                .sum();
+        assertThat(area / truth).isCloseTo(1, within(0.015));
+    }
+
+    @ParameterizedTest
+    @MethodSource("samples")
+    void theShareOfThePictureIsFoundWhereNothingIsDropped(DemoSample demo) throws Exception {
+        boolean drops = demo.method().steps().stream()
+                .anyMatch(s -> s.description().id().equals("edge-objects"));
+        double percent = run(demo).fractions().get(1).percent();
+        if (drops) {
+            assertThat(percent).isLessThan(demo.truth().percent());
+        } else {
+            assertThat(percent).isCloseTo(demo.truth().percent(), within(0.5));
+        }
+    }
+
+    @ParameterizedTest
+    @MethodSource("samples")
+    void picturesAreSmallEnoughAndUseTheirDepth(DemoSample demo) {
+        assertThat(demo.picture().width() * demo.picture().height()).isLessThanOrEqualTo(1_500_000);
+        assertThat(demo.picture().depth()).isIn(Depth.BITS_8, Depth.BITS_16);
+        assertThat(demo.truth().things()).anyMatch(Truth.Thing::cutByEdge);
+        assertThat(demo.truth().things())
+                .anyMatch(t -> t.areaPx2() < demo.truth().speckBelowPx2());
+        assertThat(demo.method().refusal()).isEmpty();
+    }
+}

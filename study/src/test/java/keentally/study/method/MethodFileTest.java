@@ -1,0 +1,68 @@
+package keentally.study.method;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import keentally.core.method.Method;
+import keentally.core.method.MethodFault;
+import keentally.core.method.MethodTree;
+import keentally.study.file.FileFault;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class MethodFileTest {
+    private static final String STARCH = """
+            {"format": "keen-tally-method", "version": 1, "name": "Starch granules", "unit": "um",
+             "steps": [{"step": "channel", "of": "grey"}, {"step": "smooth", "by": "gaussian", "sigma": "1.5 px"},
+                       {"step": "threshold", "rule": "otsu", "keep": "bright"},
+                       {"step": "gate", "measure": "area", "atLeast": "35 um2"}],
+             "measures": ["area", "ecd", "circularity", "mean"], "signal": "grey"}
+            """;
+
+    @TempDir
+    private Path folder;
+
+    private Method read(String text) throws IOException, FileFault, MethodFault {
+        Path file = folder.resolve("a.method.json");
+        Files.writeString(file, text);
+        return MethodFile.read(file);
+    }
+
+    @Test
+    void aWrittenMethodReadsBackWithTheSameHash() throws IOException, FileFault, MethodFault {
+        Method method = read(STARCH);
+        Path copy = folder.resolve("copy.method.json");
+        MethodFile.write(copy, method);
+        assertThat(MethodTree.write(MethodFile.read(copy))).isEqualTo(MethodTree.write(method));
+        assertThat(MethodFile.hash(MethodFile.read(copy)))
+                .isEqualTo(MethodFile.hash(method))
+                .hasSize(64);
+    }
+
+    @Test
+    void spacingOrderAndDefaultsMakeNoDifferenceToTheHash() throws IOException, FileFault, MethodFault {
+        String hash = MethodFile.hash(read(STARCH));
+        assertThat(MethodFile.hash(
+                        read(STARCH.replace("\"by\": \"gaussian\", ", "").replace("\n", " "))))
+                .isEqualTo(hash);
+        assertThat(MethodFile.hash(read(STARCH.replace(
+                        "{\"step\": \"channel\", \"of\": \"grey\"}",
+                        "{\"id\": \"x\", \"of\": \"grey\", \"save\": true, \"step\": \"channel\"}"))))
+                .isEqualTo(hash);
+        assertThat(MethodFile.hash(read(STARCH.replace("1.5 px", "1.6 px")))).isNotEqualTo(hash);
+    }
+
+    @Test
+    void whatIsNoJsonNamesFileAndLine() {
+        assertThatThrownBy(() -> read("{\"format\": \n oops}"))
+                .isInstanceOf(FileFault.class)
+                .hasMessageContaining("a.method.json is not well-formed JSON at line 2");
+        assertThatThrownBy(() -> read("{\"format\": 1, \"format\": 2}")).isInstanceOf(FileFault.class);
+        assertThatThrownBy(() -> MethodFile.read(folder.resolve("none.json")))
+                .hasMessageEndingWith("none.json does not exist.");
+        assertThatThrownBy(() -> read("[1]")).isInstanceOf(MethodFault.class);
+    }
+}

@@ -1,0 +1,270 @@
+package keentally.study.result;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import keentally.core.draw.ShapeRenderer;
+import keentally.core.geometry.Ellipse;
+import keentally.core.method.Method;
+import keentally.core.method.MethodTree;
+import keentally.core.picture.Picture;
+import keentally.core.picture.Plane8;
+import keentally.core.picture.PlaneF;
+import keentally.core.quantity.Scale;
+import keentally.core.work.Workers;
+import keentally.study.file.FileFault;
+import keentally.study.file.Json;
+import keentally.study.file.Sha256;
+import keentally.study.file.WholeFile;
+import keentally.study.method.MethodFile;
+import keentally.study.picture.PictureReader;
+import keentally.study.picture.PictureWriter;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
+import org.apache.commons.csv.CSVRecord;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class BatchRunTest {
+    private static final String METHOD = """
+            {"format": "keen-tally-method", "version": 1, "name": "Discs", "unit": "um",
+             "steps": [{"step": "threshold", "save": true}, {"step": "edge-objects"},
+                       {"step": "gate", "measure": "area", "atLeast": "20 um2", "save": true}],
+             "measures": ["area", "ecd", "feret-max", "x", "mean", "circularity"]}
+            """;
+
+    @TempDir
+    private Path folder;
+
+    private Method method;
+    private Path discs;
+
+    @BeforeEach
+    void draw() throws Exception {
+        Path file = folder.resolve("m.json");
+        Files.writeString(file, METHOD);
+        method = MethodTree.read(Json.read(file));
+        discs = folder.resolve("=discs.png");
+        PictureWriter.png(discs, picture());
+    }
+
+    /** Three whole discs of radius 10, 8 and 1.2, and one cut by the edge. */
+    private static Plane8 picture() {
+        PlaneF drawn = new ShapeRenderer(100, 60)
+                .add(Ellipse.disc(20, 20, 10))
+                .add(Ellipse.disc(60, 30, 8))
+                .add(Ellipse.disc(80, 50, 1.2))
+                .add(Ellipse.disc(100, 10, 9))
+                .plane(20, 220);
+        byte[] values = new byte[drawn.values().length];
+        for (int i = 0; i < values.length; i++) {
+            values[i] = (byte) Math.round(drawn.values()[i]);
+        }
+        return Plane8.of(100, 60, values);
+    }
+
+    private RunOrder order(Path out, Optional<Scale> scale, int jobs, Path... pictures) {
+        return new RunOrder(method, List.of(pictures), 1, out, scale, false, List.of(), jobs, false);
+    }
+
+    private int run(RunOrder order) throws FileFault {
+        try (Workers workers = Workers.of(2)) {
+            return BatchRun.run(order, workers, BatchRun.Watcher.SILENT);
+        }
+    }
+
+    private static final Optional<Scale> SCALE = Optional.of(Scale.of("2 um/px"));
+
+    private static List<List<String>> csv(Path file) throws IOException {
+        String text = Files.readString(file);
+        assertThat(text).endsWith("\r\n");
+        List<List<String>> rows = new ArrayList<>();
+        for (CSVRecord row : CSVParser.parse(text, CSVFormat.RFC4180)) {
+            rows.add(row.toList());
+        }
+        return rows;
+    }
+
+    @Test
+    void tablesSayWhatWasDrawn() throws IOException, FileFault {
+        Path out = folder.resolve("out");
+        assertThat(run(order(out, SCALE, 1, discs))).isZero();
+        List<List<String>> objects = csv(out.resolve("objects.csv"));
+        assertThat(objects.getFirst())
+                .containsExactly(
+                        "sample",
+                        "object",
+                        "phase",
+                        "area_um2",
+                        "ecd_um",
+                        "feret_max_um",
+                        "x_um",
+                        "mean",
+                        "circularity");
+        assertThat(objects).hasSize(3);
+        assertThat(objects.get(1).getFirst()).isEqualTo("'=discs");
+        assertThat(Double.parseDouble(objects.get(1).get(3))).isBetween(310 * 4.0, 318 * 4.0);
+        assertThat(Double.parseDouble(objects.get(2).get(6))).isBetween(119.5, 120.5);
+        List<List<String>> samples = csv(out.resolve("samples.csv"));
+        Map<String, String> row = new TreeMap<>();
+        for (int i = 0; i < samples.getFirst().size(); i++) {
+            row.put(samples.getFirst().get(i), samples.get(1).get(i));
+        }
+        assertThat(row)
+                .containsEntry("status", "ok")
+                .containsEntry("width_px", "100")
+                .containsEntry("um_per_px", "2")
+                .containsEntry("field_pixels", "6000")
+                .containsEntry("field_area_um2", "24000")
+                .containsEntry("count", "2")
+                .containsEntry("hand_edits", "0")
+                .containsKeys("mean_area_um2", "median_area_um2", "mean_circularity", "count_per_mm2", "kept_percent");
+        assertThat(Double.parseDouble(row.get("count_per_mm2"))).isBetween(83.3, 83.4);
+        assertThat(row.get("cuts")).startsWith("1:");
+        List<List<String>> phases = csv(out.resolve("phases.csv"));
+        assertThat(phases.getFirst())
+                .containsExactly(
+                        "sample",
+                        "phase",
+                        "name",
+                        "pixels",
+                        "area_um2",
+                        "fraction_percent",
+                        "x_um",
+                        "y_um",
+                        "mean",
+                        "sd");
+        assertThat(phases.get(1).subList(1, 3)).containsExactly("0", "rest");
+        assertThat(phases.get(2).subList(1, 3)).containsExactly("1", "chosen");
+        assertThat(phases.get(2).get(5)).isEqualTo(row.get("kept_percent"));
+    }
+
+    @Test
+    void mapsAndOverlayLieBesideTheTables() throws IOException, FileFault {
+        Path out = folder.resolve("out");
+        run(order(out, SCALE, 1, discs));
+        Picture phases = PictureReader.read(out.resolve("phases/_discs.png")).picture();
+        assertThat(phases.single().orElseThrow().at(20, 20)).isEqualTo(1);
+        assertThat(phases.single().orElseThrow().at(99, 10)).isZero();
+        Picture labels = PictureReader.read(out.resolve("labels/_discs.tif")).picture();
+        assertThat(labels.single().orElseThrow().at(60, 30)).isEqualTo(2);
+        assertThat(PictureReader.read(out.resolve("overlay/_discs.png"))
+                        .picture()
+                        .isColour())
+                .isTrue();
+        Picture mask = PictureReader.read(out.resolve("after/_discs.1.tif")).picture();
+        assertThat(mask.single().orElseThrow().at(99, 10)).isEqualTo(255);
+        assertThat(out.resolve("after/_discs.3.tif")).exists();
+        assertThat(out.resolve("after/_discs.2.tif")).doesNotExist();
+    }
+
+    @Test
+    void aPictureThatFailsIsARowAndTheRestGoesOn() throws IOException, FileFault {
+        Path cut = folder.resolve("cut.png");
+        byte[] bytes = Files.readAllBytes(discs);
+        Files.write(cut, Arrays.copyOf(bytes, bytes.length / 2));
+        Path out = folder.resolve("out");
+        assertThat(run(order(out, SCALE, 2, cut, discs, folder.resolve("none.png"))))
+                .isEqualTo(2);
+        List<List<String>> samples = csv(out.resolve("samples.csv"));
+        assertThat(samples.get(1).get(1)).contains("cut.png is cut short");
+        assertThat(samples.get(2).get(1)).isEqualTo("ok");
+        assertThat(samples.get(3).get(1)).contains("none.png does not exist");
+        assertThat(samples).allMatch(row -> row.size() == samples.getFirst().size());
+        Map<?, ?> run = (Map<?, ?>) Json.read(out.resolve("run.json"));
+        Map<?, ?> first = (Map<?, ?>) ((List<?>) run.get("pictures")).getFirst();
+        assertThat((String) first.get("status")).contains("cut short");
+    }
+
+    @Test
+    void aRealUnitNeedsAScale() throws IOException, FileFault {
+        Path out = folder.resolve("out");
+        assertThat(run(order(out, Optional.empty(), 1, discs))).isEqualTo(1);
+        assertThat(csv(out.resolve("samples.csv")).get(1).get(1))
+                .contains("has no scale")
+                .contains("--scale");
+        assertThat(csv(out.resolve("objects.csv"))).hasSize(1);
+    }
+
+    @Test
+    void twoRunsGiveTheSameBytesWhateverTheThreads() throws IOException, FileFault {
+        Path again = folder.resolve("discs2.png");
+        Files.copy(discs, again);
+        run(order(folder.resolve("one"), SCALE, 1, discs, again));
+        run(order(folder.resolve("two"), SCALE, 2, discs, again));
+        assertThat(hashes(folder.resolve("two")))
+                .isEqualTo(hashes(folder.resolve("one")))
+                .hasSizeGreaterThan(8);
+    }
+
+    private static Map<String, String> hashes(Path tree) throws IOException, FileFault {
+        Map<String, String> hashes = new TreeMap<>();
+        try (var files = Files.walk(tree)) {
+            for (Path file : files.filter(Files::isRegularFile).toList()) {
+                hashes.put(tree.relativize(file).toString(), Sha256.of(file));
+            }
+        }
+        return hashes;
+    }
+
+    @Test
+    void onlyAnEarlierRunsFolderIsReplaced() throws IOException, FileFault {
+        Path out = folder.resolve("out");
+        run(order(out, SCALE, 1, discs));
+        run(order(out, SCALE, 1, discs));
+        Files.writeString(out.resolve("diary.txt"), "mine");
+        assertThatThrownBy(() -> run(order(out, SCALE, 1, discs)))
+                .isInstanceOf(FileFault.class)
+                .hasMessageContaining("holds diary.txt, which no run wrote");
+        assertThat(out.resolve("diary.txt")).hasContent("mine");
+        assertThatThrownBy(() -> run(order(discs, SCALE, 1, discs)))
+                .hasMessageContaining("is a file; results go into a folder");
+        assertThatThrownBy(() -> run(order(folder, SCALE, 1, discs))).isInstanceOf(FileFault.class);
+        assertThatThrownBy(() -> run(order(discs.resolve("below"), SCALE, 1, discs)))
+                .isInstanceOf(FileFault.class)
+                .hasMessageContaining("cannot be written");
+        try (var left = Files.list(folder)) {
+            assertThat(left.map(p -> p.getFileName().toString())).noneMatch(n -> n.startsWith("."));
+        }
+    }
+
+    @Test
+    void runJsonTellsMethodPicturesAndCautions() throws FileFault {
+        Path out = folder.resolve("out");
+        run(order(out, SCALE, 1, discs));
+        Map<?, ?> run = (Map<?, ?>) Json.read(out.resolve("run.json"));
+        assertThat(run.get("methodSha256")).isEqualTo(MethodFile.hash(method));
+        assertThat(run.get("method")).isEqualTo(Json.read(write(MethodTree.write(method))));
+        Map<?, ?> picture = (Map<?, ?>) ((List<?>) run.get("pictures")).getFirst();
+        assertThat(picture.get("sha256")).isEqualTo(Sha256.of(discs));
+        assertThat(picture.get("scale")).isEqualTo("2 um/px");
+        assertThat(run.containsKey("times")).isFalse();
+    }
+
+    private Path write(Object tree) throws FileFault {
+        Path file = folder.resolve("tree.json");
+        WholeFile.write(file, Json.pretty(tree));
+        return file;
+    }
+
+    @Test
+    void samplesAreNamedByTheirFiles() {
+        assertThat(SampleNames.of(List.of(Path.of("a/x.png"), Path.of("b/y.z.tif"))))
+                .containsExactly("x", "y.z");
+        assertThat(SampleNames.of(List.of(Path.of("x.png"), Path.of("x.tif")))).containsExactly("x.png", "x.tif");
+        assertThat(SampleNames.of(List.of(Path.of("a/x.png"), Path.of("b/x.png"))))
+                .containsExactly("x.png", "x.png-2");
+        assertThat(SampleNames.forFiles(List.of("a b", "a/b", "näh-1_2.c")))
+                .containsExactly("a_b", "a_b-2", "näh-1_2.c");
+    }
+}
