@@ -234,6 +234,7 @@ public final class DeskModel implements AutoCloseable {
 
     /** Puts a sample on the stage. */
     public void show(String id) {
+        dropped = ++asked;
         sampleId.set(id);
         if (method().indexOf(station.get()) < 0) {
             station.set(PICTURE);

@@ -19,9 +19,11 @@ import javafx.scene.shape.Rectangle;
 import keentally.core.geometry.Point;
 import keentally.core.method.MethodStep;
 import keentally.core.picture.Field;
+import keentally.core.picture.Picture;
 import keentally.core.region.Objects;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
+import keentally.core.run.Sample;
 import keentally.core.step.State;
 import keentally.core.view.Layers;
 import keentally.core.view.ObjectColours;
@@ -218,21 +220,15 @@ public final class StageView extends Region {
         return desk.reached(desk.station().get()).map(Run.Station::after).or(this::start);
     }
 
+    /** The sample as it came; with its field once a run is back. */
     private Optional<State> start() {
-        return desk.open()
-                .get()
-                .map(o -> desk.shown()
-                        .get()
-                        .map(s -> State.of(
-                                o.file().picture(),
-                                s.run().sample().field(),
-                                s.run().sample().scale()))
-                        .orElseGet(() -> State.of(
-                                o.file().picture(),
-                                Field.whole(
-                                        o.file().picture().width(),
-                                        o.file().picture().height()),
-                                Optional.empty())));
+        Optional<Sample> run = desk.shown().get().map(s -> s.run().sample());
+        return run.map(s -> State.of(s.picture(), s.field(), s.scale()))
+                .or(() -> desk.open().get().map(o -> o.file().picture()).map(StageView::whole));
+    }
+
+    private static State whole(Picture picture) {
+        return State.of(picture, Field.whole(picture.width(), picture.height()), Optional.empty());
     }
 
     /** What the lens shows: the state before the selected station. */

@@ -18,12 +18,17 @@ import keentally.study.picture.PictureFile;
 /** What the picture is, and how long its pixels are. */
 final class PicturePanel extends VBox implements StationPanel.Body {
     private final DeskModel desk;
+
+    /** A field that loses the keyboard because another sample is shown must not give that one its scale. */
+    private final String builtFor;
+
     private final GridPane facts = new GridPane();
     private final TextField scale = new TextField();
     private final Label complaint = Prose.complaint();
 
     PicturePanel(DeskModel desk) {
         this.desk = desk;
+        this.builtFor = desk.sampleId().get();
         getStyleClass().add("picture-panel");
         facts.getStyleClass().add("facts");
         scale.setId("scale");
@@ -73,7 +78,9 @@ final class PicturePanel extends VBox implements StationPanel.Body {
 
     private void commit() {
         String text = scale.getText().strip();
-        if (desk.sample().isEmpty()
+        boolean elsewhere = !desk.sampleId().get().equals(builtFor);
+        if (elsewhere
+                || desk.sample().isEmpty()
                 || text.equals(desk.scale().map(Scale::toString).orElse(""))) {
             complaint.setVisible(false);
             return;

@@ -131,6 +131,9 @@ final class SettingRow extends VBox {
     }
 
     private void commit(Setting<?> setting, TextField field) {
+        if (tuning.isStale()) {
+            return;
+        }
         Object now = tuning.tree(setting);
         String text = field.getText().strip();
         if (text.equals(now == null ? "" : now.toString())) {

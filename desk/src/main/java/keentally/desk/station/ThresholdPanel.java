@@ -42,6 +42,9 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
 
     @Override
     public void refresh() {
+        if (tuning.isStale()) {
+            return;
+        }
         MethodStep step = tuning.step();
         Optional<Run.Station> reached = desk.reached(step.id());
         double cut = reached.flatMap(

@@ -11,11 +11,18 @@ import keentally.desk.model.DeskModel;
 /** Changes a station's settings through the desk's one door. */
 final class Tuning {
     private final DeskModel desk;
+    private final String methodId;
     private final String stepId;
 
     Tuning(DeskModel desk, String stepId) {
         this.desk = desk;
+        this.methodId = desk.methodId();
         this.stepId = stepId;
+    }
+
+    /** Whether the station is gone from the desk: removed, or another method is in use. */
+    boolean isStale() {
+        return !desk.methodId().equals(methodId) || desk.method().step(stepId).isEmpty();
     }
 
     MethodStep step() {

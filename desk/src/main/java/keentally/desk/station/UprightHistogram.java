@@ -78,6 +78,7 @@ final class UprightHistogram extends Pane {
             requestFocus();
             dragging = profile.isPresent();
             drag(e.getY(), onDrag);
+            e.consume();
         });
         setOnMouseDragged(e -> drag(e.getY(), onDrag));
         setOnMouseReleased(e -> {

@@ -4,6 +4,7 @@ import java.util.Set;
 import javafx.scene.Scene;
 import javafx.scene.control.ComboBoxBase;
 import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
 import keentally.core.view.Layers;
 import keentally.desk.model.DeskModel;
@@ -33,7 +34,29 @@ final class Keys {
         return modified || owner instanceof TextInputControl || owner instanceof ComboBoxBase<?>;
     }
 
+    private static final KeyCombination UNDO = KeyCombination.keyCombination("Shortcut+Z");
+    private static final KeyCombination REDO = KeyCombination.keyCombination("Shortcut+Shift+Z");
+
+    /** A text field keeps undo to itself even when nothing was typed in it; then it is the study's. */
+    private boolean undone(KeyEvent e) {
+        boolean untouched = window.stage().getScene().getFocusOwner() instanceof TextInputControl field
+                && !field.isUndoable()
+                && !field.isRedoable();
+        if (untouched && UNDO.match(e)) {
+            desk.undo();
+        } else if (untouched && REDO.match(e)) {
+            desk.redo();
+        } else {
+            return false;
+        }
+        return true;
+    }
+
     private void pressed(KeyEvent e) {
+        if (undone(e)) {
+            e.consume();
+            return;
+        }
         if (typing(e)) {
             return;
         }

@@ -1,0 +1,284 @@
+package keentally.desk;
+
+import java.awt.image.BufferedImage;
+import java.io.File;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Callable;
+import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.concurrent.atomic.AtomicReference;
+import javafx.application.Platform;
+import javafx.geometry.Bounds;
+import javafx.geometry.Point2D;
+import javafx.geometry.VerticalDirection;
+import javafx.scene.Node;
+import javafx.scene.control.Labeled;
+import javafx.scene.image.PixelFormat;
+import javafx.scene.image.PixelReader;
+import javafx.scene.image.WritableImage;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.stage.Stage;
+import javax.imageio.ImageIO;
+import keentally.core.view.Viewport;
+import keentally.core.work.Cancel;
+import keentally.core.work.Work;
+import keentally.core.work.Workers;
+import keentally.desk.look.Theme;
+import keentally.desk.model.DeskModel;
+import keentally.desk.view.DeskWindow;
+import keentally.desk.view.Preferences;
+import keentally.samples.DemoFiles;
+import keentally.study.document.Study;
+import org.testfx.api.FxRobot;
+import org.testfx.api.FxToolkit;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** The real desk in a real window of 1280 × 800, worked by mouse and keys: for window tests and for screenshots. */
+public final class DeskDriver implements AutoCloseable {
+    private static final Path DEMO = Path.of("target/demo").toAbsolutePath();
+
+    private final FxRobot robot = new FxRobot();
+    private final List<Throwable> crashes = new CopyOnWriteArrayList<>();
+    private final AtomicReference<Path> saveTo = new AtomicReference<>();
+    private final Stage stage;
+    private DeskModel model;
+    private DeskWindow window;
+
+    private DeskDriver(Path home) throws Exception {
+        stage = FxToolkit.registerStage(Stage::new);
+        onFx(() -> {
+            Theme.loadFonts();
+            model = new DeskModel(Platform::runLater, crashes::add);
+            Preferences preferences = new Preferences(home, (chooser, owner) -> {
+                Path chosen = saveTo.get();
+                return chosen == null ? null : chosen.toFile();
+            });
+            window = new DeskWindow(stage, model, preferences, crashes::add);
+            stage.setX(0);
+            stage.setY(0);
+            window.open();
+            return null;
+        });
+        quiet();
+    }
+
+    /** A desk without a sample; what it remembers is kept in {@code home}. */
+    public static DeskDriver start(Path home) throws Exception {
+        if (!FxToolkit.isFXApplicationThreadRunning()) {
+            FxToolkit.registerPrimaryStage();
+            Platform.setImplicitExit(false);
+        }
+        return new DeskDriver(home);
+    }
+
+    /** A desk with the demo study, its first sample on the stage and the threshold selected. */
+    public static DeskDriver demo(Path home) throws Exception {
+        DeskDriver driver = start(home);
+        Study study = demoStudy();
+        driver.onFx(() -> {
+            driver.model.begin(study);
+            driver.model.station().set("threshold-1");
+            return null;
+        });
+        driver.quiet();
+        return driver;
+    }
+
+    /** The demo study; its pictures are drawn once. */
+    public static synchronized Study demoStudy() throws Exception {
+        if (DemoFiles.list(DEMO).isEmpty()) {
+            try (Workers workers = Workers.of(2)) {
+                DemoFiles.write(DEMO, new Work(workers, new Cancel()));
+            }
+        }
+        return Desk.demo(DEMO);
+    }
+
+    public DeskModel model() {
+        return model;
+    }
+
+    public <T> T onFx(Callable<T> what) {
+        return WaitForAsyncUtils.waitForAsyncFx(60_000, what);
+    }
+
+    /** Returns when everything asked for has been run, painted and shown. */
+    public void quiet() {
+        try {
+            for (int calm = 0; calm < 2; ) {
+                WaitForAsyncUtils.waitForFxEvents(3);
+                WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> onFx(() -> window.quiet()));
+                WaitForAsyncUtils.waitForFxEvents(3);
+                calm = onFx(() -> window.quiet()) ? calm + 1 : 0;
+            }
+        } catch (TimeoutException e) {
+            throw new AssertionError("the desk never came to rest", e);
+        }
+        if (!crashes.isEmpty()) {
+            throw new AssertionError("the desk crashed", crashes.getFirst());
+        }
+    }
+
+    public void open(Path... files) {
+        onFx(() -> {
+            window.open(List.of(files));
+            return null;
+        });
+        quiet();
+    }
+
+    /** The answer to the next question for a file to write. */
+    public void saveTo(Path file) {
+        saveTo.set(file);
+    }
+
+    public Node node(String id) {
+        Node node = onFx(() -> stage.getScene().lookup("#" + id));
+        if (node == null) {
+            throw new AssertionError("nothing on the desk is called " + id);
+        }
+        return node;
+    }
+
+    public boolean has(String id) {
+        return onFx(() -> stage.getScene().lookup("#" + id)) != null;
+    }
+
+    public String text(String id) {
+        Labeled labeled = (Labeled) node(id);
+        return onFx(labeled::getText);
+    }
+
+    public void click(String id) {
+        robot.clickOn(node(id));
+        quiet();
+    }
+
+    /** Clicks where a point of the picture is on the stage. */
+    public void clickPicture(double x, double y) {
+        robot.clickOn(onStage(x, y), MouseButton.PRIMARY);
+        quiet();
+    }
+
+    public void pointAt(double x, double y) {
+        robot.moveTo(onStage(x, y));
+        quiet();
+    }
+
+    private Point2D onStage(double x, double y) {
+        Node node = node("stage");
+        Viewport view = onFx(() -> window.stageModel().view().get().orElseThrow());
+        return onFx(() -> node.localToScreen(view.windowX(x), view.windowY(y)));
+    }
+
+    public Viewport view() {
+        return onFx(() -> window.stageModel().view().get().orElseThrow());
+    }
+
+    /** Presses the mouse on a node at a share of its height from the top, and holds it. */
+    public void press(String id, double shareX, double shareY) {
+        robot.moveTo(within(id, shareX, shareY));
+        robot.press(MouseButton.PRIMARY);
+    }
+
+    public void dragTo(String id, double shareX, double shareY) {
+        robot.moveTo(within(id, shareX, shareY));
+        WaitForAsyncUtils.waitForFxEvents(2);
+    }
+
+    public void release() {
+        robot.release(MouseButton.PRIMARY);
+        quiet();
+    }
+
+    public void scroll(String id, int notches) {
+        robot.moveTo(node(id));
+        robot.scroll(Math.abs(notches), notches > 0 ? VerticalDirection.UP : VerticalDirection.DOWN);
+        quiet();
+    }
+
+    private Point2D within(String id, double shareX, double shareY) {
+        Node node = node(id);
+        return onFx(() -> {
+            Bounds box = node.localToScreen(node.getBoundsInLocal());
+            return new Point2D(box.getMinX() + shareX * box.getWidth(), box.getMinY() + shareY * box.getHeight());
+        });
+    }
+
+    public void keys(KeyCode... codes) {
+        robot.push(codes);
+        quiet();
+    }
+
+    public void hold(KeyCode code) {
+        robot.press(code);
+        quiet();
+    }
+
+    public void letGo(KeyCode code) {
+        robot.release(code);
+        quiet();
+    }
+
+    /** Replaces the text of a field and presses Enter. */
+    public void type(String id, String text) {
+        robot.clickOn(node(id));
+        robot.push(KeyCode.CONTROL, KeyCode.A);
+        robot.push(KeyCode.DELETE);
+        robot.write(text, 0);
+        robot.push(KeyCode.ENTER);
+        quiet();
+    }
+
+    /** The colours of what a node shows now. */
+    public int[] colours(String id) {
+        return onFx(() -> {
+            WritableImage image = stage.getScene().lookup("#" + id).snapshot(null, null);
+            return pixels(image);
+        });
+    }
+
+    private static int[] pixels(WritableImage image) {
+        int width = (int) image.getWidth();
+        int height = (int) image.getHeight();
+        int[] pixels = new int[width * height];
+        PixelReader reader = image.getPixelReader();
+        reader.getPixels(0, 0, width, height, PixelFormat.getIntArgbInstance(), pixels, 0, width);
+        return pixels;
+    }
+
+    /** The whole window as a PNG. */
+    public void shoot(Path file) {
+        BufferedImage shot = onFx(() -> {
+            WritableImage image = stage.getScene().snapshot(null);
+            int width = (int) image.getWidth();
+            int height = (int) image.getHeight();
+            BufferedImage copy = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+            copy.setRGB(0, 0, width, height, pixels(image), 0, width);
+            return copy;
+        });
+        try {
+            File parent = file.toAbsolutePath().getParent().toFile();
+            if (!parent.isDirectory() && !parent.mkdirs()) {
+                throw new IOException("no folder " + parent);
+            }
+            ImageIO.write(shot, "png", file.toFile());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    @Override
+    public void close() {
+        onFx(() -> {
+            stage.close();
+            model.close();
+            return null;
+        });
+    }
+}
