@@ -1,0 +1,77 @@
+package keentally.speed;
+
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.Locale;
+import java.util.Map;
+import org.openjdk.jmh.results.RunResult;
+import org.openjdk.jmh.runner.Runner;
+import org.openjdk.jmh.runner.RunnerException;
+import org.openjdk.jmh.runner.options.Options;
+import org.openjdk.jmh.runner.options.OptionsBuilder;
+import org.openjdk.jmh.runner.options.TimeValue;
+
+/** Runs the benchmarks and prints one table: median, target, and how many memory copies the median is worth. */
+public final class SpeedTable {
+    private static final Map<String, String[]> ROWS = new LinkedHashMap<>();
+
+    static {
+        row("copyFloats", "memory copy of 48 MB, the yardstick", "");
+        row("openPng", "open a PNG: from file to pyramid", "1000");
+        row("movedThresholdPainted", "moved threshold: mask and overlay painted", "33");
+        row("movedThresholdCounted", "moved threshold: whole method, no split", "250");
+        row("stageFitted", "stage redraw, whole picture, outlines", "8");
+        row("stageEnlarged", "stage redraw, enlarged, outlines", "8");
+        row("histogramAndRules8", "histogram and automatic rules (Otsu), 8 bit", "25");
+        row("histogramAndRules16", "histogram and automatic rules (Otsu), 16 bit", "60");
+        row("threshold8", "threshold, 8 bit", "");
+        row("thresholdFloat", "threshold, float", "");
+        row("gaussianSigma2", "Gaussian, sigma 2", "100");
+        row("gaussianSigma20", "Gaussian, sigma 20", "100");
+        row("label8", "labelling, 8 neighbours", "25");
+        row("fillHoles", "fill holes", "40");
+        row("removeSpecks", "remove specks", "");
+        row("measures", "all measures of 3,072 objects", "150");
+        row("runAllFiles", "run, all files, one picture", "4000");
+    }
+
+    private SpeedTable() {}
+
+    private static void row(String benchmark, String what, String target) {
+        ROWS.put(benchmark, new String[] {what, target});
+    }
+
+    /** @param words the part of a benchmark's name, to run only some; none for all */
+    public static void main(String[] words) throws RunnerException {
+        Options options = new OptionsBuilder()
+                .include("TwelveMegapixels." + (words.length > 0 ? words[0] : ""))
+                .forks(1)
+                .jvmArgsAppend("--sun-misc-unsafe-memory-access=allow", "-Xmx4g", "-Djava.awt.headless=true")
+                .warmupIterations(2)
+                .warmupTime(TimeValue.seconds(2))
+                .measurementIterations(3)
+                .measurementTime(TimeValue.seconds(2))
+                .build();
+        Collection<RunResult> results = new Runner(options).run();
+        Map<String, Double> medians = new LinkedHashMap<>();
+        for (RunResult result : results) {
+            String name = result.getParams().getBenchmark();
+            medians.put(
+                    name.substring(name.lastIndexOf('.') + 1),
+                    result.getPrimaryResult().getStatistics().getPercentile(50));
+        }
+        print(medians);
+    }
+
+    private static void print(Map<String, Double> medians) {
+        double copy = medians.getOrDefault("copyFloats", Double.NaN);
+        System.out.printf("%n| operation on 12 megapixels, two threads | median, ms | target, ms | in copies |%n");
+        System.out.println("| --- | ---: | ---: | ---: |");
+        ROWS.forEach((name, row) -> {
+            if (medians.containsKey(name)) {
+                double median = medians.get(name);
+                System.out.printf(Locale.ROOT, "| %s | %.1f | %s | %.1f |%n", row[0], median, row[1], median / copy);
+            }
+        });
+    }
+}

@@ -1,0 +1,254 @@
+package keentally.speed;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.concurrent.TimeUnit;
+import keentally.core.filter.Gaussian;
+import keentally.core.label.Labeller;
+import keentally.core.measure.Measure;
+import keentally.core.measure.ObjectTable;
+import keentally.core.method.Method;
+import keentally.core.morphology.FillHoles;
+import keentally.core.morphology.RemoveSpecks;
+import keentally.core.picture.Field;
+import keentally.core.picture.Mask;
+import keentally.core.picture.Neighbours;
+import keentally.core.picture.Picture;
+import keentally.core.picture.Plane16;
+import keentally.core.picture.Plane8;
+import keentally.core.picture.PlaneF;
+import keentally.core.quantity.LengthUnit;
+import keentally.core.region.Objects;
+import keentally.core.region.Regions;
+import keentally.core.run.Progress;
+import keentally.core.run.Readings;
+import keentally.core.run.Run;
+import keentally.core.run.RunFault;
+import keentally.core.run.Runner;
+import keentally.core.run.Sample;
+import keentally.core.run.StateCache;
+import keentally.core.setting.Values;
+import keentally.core.stats.Histogram;
+import keentally.core.step.StepDescription;
+import keentally.core.step.Steps;
+import keentally.core.threshold.Cut;
+import keentally.core.threshold.rule.Otsu;
+import keentally.core.view.Layers;
+import keentally.core.view.ObjectColours;
+import keentally.core.view.Pyramid;
+import keentally.core.view.StageComposer;
+import keentally.core.view.Viewport;
+import keentally.core.work.Cancel;
+import keentally.core.work.Work;
+import keentally.core.work.Workers;
+import keentally.study.file.FileFault;
+import keentally.study.picture.PictureReader;
+import keentally.study.picture.PictureWriter;
+import keentally.study.result.BatchRun;
+import keentally.study.result.RunOrder;
+import org.openjdk.jmh.annotations.Benchmark;
+import org.openjdk.jmh.annotations.BenchmarkMode;
+import org.openjdk.jmh.annotations.Level;
+import org.openjdk.jmh.annotations.Mode;
+import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Scope;
+import org.openjdk.jmh.annotations.Setup;
+import org.openjdk.jmh.annotations.State;
+import org.openjdk.jmh.annotations.TearDown;
+
+/** Every operation that has a target, on 12 megapixels and two threads. Names of methods are the rows of the table. */
+@State(Scope.Benchmark)
+@BenchmarkMode(Mode.SampleTime)
+@OutputTimeUnit(TimeUnit.MILLISECONDS)
+public class TwelveMegapixels {
+    private final Workers workers = Workers.of(2);
+    private final Work work = new Work(workers, new Cancel());
+    private final Field field = Field.whole(Drawn.WIDTH, Drawn.HEIGHT);
+    private PlaneF floats;
+    private Plane8 bytes;
+    private Plane16 shorts;
+    private Mask mask;
+    private Regions regions;
+    private Objects objects;
+    private ObjectColours colours;
+    private Pyramid pyramid;
+    private Runner warm;
+    private Method method;
+    private Sample sample;
+    private double tick;
+    private Path folder;
+    private Path file;
+
+    @Setup(Level.Trial)
+    public void draw() throws IOException, FileFault, RunFault {
+        floats = Drawn.floats(work);
+        bytes = Drawn.bytes(floats);
+        shorts = Drawn.shorts(floats);
+        mask = Cut.bright(115).mask(bytes, field, work);
+        regions = Labeller.regions(mask, Neighbours.EIGHT, work);
+        objects = Objects.of(regions);
+        colours = ObjectColours.of(objects);
+        pyramid = Pyramid.of(Picture.grey(bytes), work);
+        method = Method.empty("speed", LengthUnit.PX);
+        for (String step : List.of("smooth", "threshold", "fill-holes", "edge-objects", "gate")) {
+            method = method.add(method.steps().size(), Steps.find(step).orElseThrow());
+        }
+        sample = Sample.of("drawn", Picture.grey(bytes), List.of(), Optional.empty());
+        warm = new Runner(workers, new StateCache(1L << 30));
+        whole(warm, method);
+        folder = Files.createTempDirectory("speed");
+        file = folder.resolve("drawn.png");
+        PictureWriter.png(file, bytes);
+    }
+
+    @TearDown(Level.Trial)
+    public void tidy() throws IOException {
+        try (var all = Files.walk(folder)) {
+            all.sorted(Comparator.reverseOrder()).forEach(TwelveMegapixels::delete);
+        }
+        workers.close();
+    }
+
+    private static void delete(Path path) {
+        try {
+            Files.delete(path);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** The yardstick: 48 megabytes. */
+    @Benchmark
+    public float[] copyFloats() {
+        return floats.values().clone();
+    }
+
+    @Benchmark
+    public OptionalDouble histogramAndRules8() {
+        return Otsu.cut(Histogram.of(bytes, field, work));
+    }
+
+    @Benchmark
+    public OptionalDouble histogramAndRules16() {
+        return Otsu.cut(Histogram.of(shorts, field, work));
+    }
+
+    @Benchmark
+    public Mask threshold8() {
+        return Cut.bright(115).mask(bytes, field, work);
+    }
+
+    @Benchmark
+    public Mask thresholdFloat() {
+        return Cut.bright(115).mask(floats, field, work);
+    }
+
+    @Benchmark
+    public PlaneF gaussianSigma2() {
+        return Gaussian.of(bytes, 2, work);
+    }
+
+    @Benchmark
+    public PlaneF gaussianSigma20() {
+        return Gaussian.of(bytes, 20, work);
+    }
+
+    @Benchmark
+    public Regions label8() {
+        return Labeller.regions(mask, Neighbours.EIGHT, work);
+    }
+
+    @Benchmark
+    public Mask fillHoles() {
+        return FillHoles.of(mask, field, Double.POSITIVE_INFINITY, work).mask();
+    }
+
+    @Benchmark
+    public Mask removeSpecks() {
+        return RemoveSpecks.of(mask, 16, Neighbours.EIGHT, work).mask();
+    }
+
+    @Benchmark
+    public ObjectTable measures() {
+        return ObjectTable.of(objects, List.of(Measure.values()), bytes, field, work);
+    }
+
+    private Layers layers(Layers.Overlay overlay) {
+        return new Layers(
+                pyramid,
+                field,
+                Optional.of(mask),
+                Optional.of(objects),
+                Optional.of(colours),
+                overlay,
+                0.35,
+                Optional.empty());
+    }
+
+    @Benchmark
+    public int[] stageFitted() {
+        Viewport view = Viewport.fit(Drawn.WIDTH, Drawn.HEIGHT, 770, 560);
+        return StageComposer.compose(layers(Layers.Overlay.OUTLINES), view, work);
+    }
+
+    @Benchmark
+    public int[] stageEnlarged() {
+        return StageComposer.compose(layers(Layers.Overlay.OUTLINES), new Viewport(1000, 1000, 3, 770, 560), work);
+    }
+
+    private Method moved() {
+        StepDescription step = Steps.find("threshold").orElseThrow();
+        tick = (tick + 1) % 40;
+        Values values = Values.NONE
+                .withTree(step.setting("rule").orElseThrow(), "manual")
+                .withTree(step.setting("cut").orElseThrow(), 95 + tick);
+        return method.with("threshold-1", values);
+    }
+
+    private Readings whole(Runner runner, Method what) throws RunFault {
+        Run run = runner.run(what, sample, Integer.MAX_VALUE, new Cancel(), Progress.SILENT);
+        return runner.readings(run, new Cancel());
+    }
+
+    /** What a drag shows: the mask of a moved cut, painted. */
+    @Benchmark
+    public int[] movedThresholdPainted() throws RunFault {
+        Run run = warm.run(moved(), sample, 2, new Cancel(), Progress.SILENT);
+        Layers layers = new Layers(
+                pyramid,
+                field,
+                run.last().mask(),
+                Optional.empty(),
+                Optional.empty(),
+                Layers.Overlay.TINT,
+                0.35,
+                Optional.empty());
+        return StageComposer.compose(layers, Viewport.fit(Drawn.WIDTH, Drawn.HEIGHT, 770, 560), work);
+    }
+
+    /** What follows it: mask, holes, labels, edge, gate and the table. */
+    @Benchmark
+    public Readings movedThresholdCounted() throws RunFault {
+        return whole(warm, moved());
+    }
+
+    /** From the file to what the stage needs. */
+    @Benchmark
+    public Pyramid openPng() throws FileFault {
+        return Pyramid.of(PictureReader.read(file).picture(), work);
+    }
+
+    /** {@code run} with all its files on one picture. */
+    @Benchmark
+    public int runAllFiles() throws FileFault {
+        RunOrder order = new RunOrder(
+                method, List.of(file), 1, folder.resolve("out"), Optional.empty(), false, List.of(), 1, true);
+        return BatchRun.run(order, workers, BatchRun.Watcher.SILENT);
+    }
+}
