@@ -107,7 +107,22 @@ public final class Gaussian {
             for (int x = 0; x < width; x++) {
                 row[x] = centre * padded[x + radius];
             }
-            for (int k = 1; k <= radius; k++) {
+            int k = 1;
+            for (; k < radius; k += 2) {
+                addPairs(
+                        row,
+                        0,
+                        padded,
+                        radius - k,
+                        padded,
+                        radius + k,
+                        padded,
+                        radius - k - 1,
+                        padded,
+                        radius + k + 1,
+                        k);
+            }
+            if (k == radius) {
                 addPair(row, 0, padded, radius - k, padded, radius + k, kernel[k], width);
             }
         }
@@ -119,8 +134,22 @@ public final class Gaussian {
             for (int x = 0; x < width; x++) {
                 out[base + x] = centre * middle[x];
             }
-            for (int k = 1; k <= radius; k++) {
+            int k = 1;
+            for (; k < radius; k += 2) {
+                addPairs(out, base, row(y - k), 0, row(y + k), 0, row(y - k - 1), 0, row(y + k + 1), 0, k);
+            }
+            if (k == radius) {
                 addPair(out, base, row(y - k), 0, row(y + k), 0, kernel[k], width);
+            }
+        }
+
+        /** Two pairs at once halve the trips to the sum. */
+        private void addPairs(
+                float[] sum, int s, float[] a, int i, float[] b, int j, float[] c, int l, float[] d, int m, int k) {
+            float near = kernel[k];
+            float far = kernel[k + 1];
+            for (int x = 0; x < width; x++) {
+                sum[s + x] += near * (a[i + x] + b[j + x]) + far * (c[l + x] + d[m + x]);
             }
         }
 

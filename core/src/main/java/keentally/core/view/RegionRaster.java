@@ -24,15 +24,8 @@ final class RegionRaster {
     }
 
     private int[] raster(Regions regions, Work work) {
-        int top = Math.clamp((int) Math.floor(view.pictureY(0)), 0, regions.height());
-        int bottom = Math.clamp((int) Math.ceil(view.pictureY(height)), top, regions.height());
         if (view.zoom() < 1) {
-            regions.rows(top, bottom, (region, y, from, to) -> {
-                int j = (int) Math.floor(view.windowY(y + 0.5));
-                if (j >= 0 && j < height) {
-                    fill(j, from, to, region);
-                }
-            });
+            work.bands(height, (first, end) -> reduced(regions, first, end));
             return raster;
         }
         work.bands(height, (first, end) -> {
@@ -45,6 +38,18 @@ final class RegionRaster {
             }
         });
         return raster;
+    }
+
+    /** Window rows [first, end): each picture row belongs to the window row that holds its middle. */
+    private void reduced(Regions regions, int first, int end) {
+        int top = Math.clamp((int) Math.floor(view.pictureY(first)) - 1, 0, regions.height());
+        int bottom = Math.clamp((int) Math.ceil(view.pictureY(end)) + 1, top, regions.height());
+        regions.rows(top, bottom, (region, y, from, to) -> {
+            int j = (int) Math.floor(view.windowY(y + 0.5));
+            if (j >= first && j < end) {
+                fill(j, from, to, region);
+            }
+        });
     }
 
     private void fill(int j, int from, int to, int region) {

@@ -1,6 +1,5 @@
 package keentally.study.result;
 
-import java.nio.file.Path;
 import java.util.Optional;
 import keentally.core.picture.Picture;
 import keentally.core.run.Readings;
@@ -10,14 +9,12 @@ import keentally.core.view.Pyramid;
 import keentally.core.view.StageComposer;
 import keentally.core.view.Viewport;
 import keentally.core.work.Work;
-import keentally.study.file.FileFault;
-import keentally.study.picture.PictureWriter;
 
 /** The picture with outlines and numbers, at its own resolution, painted as on the stage. */
 final class Overlay {
     private Overlay() {}
 
-    static void write(Path file, Picture picture, Readings readings, Work work) throws FileFault {
+    static int[] paint(Picture picture, Readings readings, Work work) {
         Optional<ObjectColours> colours = readings.state().objects().map(ObjectColours::of);
         Layers layers = new Layers(
                 Pyramid.of(picture, work),
@@ -29,6 +26,6 @@ final class Overlay {
                 0,
                 Optional.empty());
         Viewport whole = new Viewport(0, 0, 1, picture.width(), picture.height());
-        PictureWriter.png(file, picture.width(), picture.height(), StageComposer.compose(layers, whole, work));
+        return StageComposer.compose(layers, whole, work);
     }
 }

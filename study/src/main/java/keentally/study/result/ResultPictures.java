@@ -1,6 +1,9 @@
 package keentally.study.result;
 
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane8;
@@ -18,22 +21,45 @@ import keentally.study.picture.PictureWriter;
 final class ResultPictures {
     private ResultPictures() {}
 
+    /** Packing pictures takes longest of all, so they are packed side by side. */
     static void write(String name, Run run, Readings readings, ResultFolder folder, Work work) throws FileFault {
         Picture picture = run.sample().picture();
-        PictureWriter.tiff(
-                folder.place("labels", name + ".tif"), picture.width(), picture.height(), labels(picture, readings));
+        List<Writing> writings = new ArrayList<>();
+        Path overlay = folder.place("overlay", name + ".png");
+        int[] painted = Overlay.paint(picture, readings, work);
+        writings.add(() -> PictureWriter.png(overlay, picture.width(), picture.height(), painted));
+        Path labels = folder.place("labels", name + ".tif");
+        writings.add(() -> PictureWriter.tiff(labels, picture.width(), picture.height(), labels(picture, readings)));
         if (readings.phases().isPresent()) {
-            PictureWriter.png(
-                    folder.place("phases", name + ".png"),
-                    readings.phases().get().map());
+            Path phases = folder.place("phases", name + ".png");
+            writings.add(() -> PictureWriter.png(phases, readings.phases().get().map()));
         }
-        Overlay.write(folder.place("overlay", name + ".png"), picture, readings, work);
         for (Run.Station station : run.stations()) {
             if (station.step().save()) {
                 int number = run.method().indexOf(station.step().id()) + 1;
-                writeState(folder.place("after", name + "." + number + ".tif"), station);
+                Path after = folder.place("after", name + "." + number + ".tif");
+                writings.add(() -> writeState(after, station));
             }
         }
+        for (Optional<FileFault> fault : work.map(writings.size(), i -> attempt(writings.get(i)))) {
+            if (fault.isPresent()) {
+                throw fault.get();
+            }
+        }
+    }
+
+    private static Optional<FileFault> attempt(Writing writing) {
+        try {
+            writing.run();
+            return Optional.empty();
+        } catch (FileFault e) {
+            return Optional.of(e);
+        }
+    }
+
+    @FunctionalInterface
+    private interface Writing {
+        void run() throws FileFault;
     }
 
     private static int[] labels(Picture picture, Readings readings) {

@@ -35,7 +35,8 @@ public final class Otsu {
         int bestBin = -1;
         long below = 0;
         long sum = 0;
-        for (int k = histogram.firstOccupied(); k < histogram.lastOccupied(); k++) {
+        int last = histogram.lastOccupied();
+        for (int k = histogram.firstOccupied(); k < last; k++) {
             if (histogram.count(k) == 0) {
                 continue;
             }
