@@ -25,6 +25,12 @@ public final class Pyramid {
         this.tone = tone;
     }
 
+    /** Of a prepared picture, as bright as the one it was made from where that shows all of it. */
+    public static Pyramid of(Picture picture, Tone original, Work work) {
+        Pyramid pyramid = of(picture, work);
+        return new Pyramid(pyramid.levels, pyramid.tone.like(original));
+    }
+
     /** Of a picture's first channel where it is grey, else of red, green and blue, else of its first three. */
     public static Pyramid of(Picture picture, Work work) {
         List<List<Plane>> levels = new ArrayList<>();

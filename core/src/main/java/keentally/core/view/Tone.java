@@ -32,6 +32,12 @@ public record Tone(double black, double white) {
         return new Tone(black, white > black ? white : black + 1);
     }
 
+    /** This, or the other where it holds all that this shows: prepared pictures look as bright as what they were made from. */
+    Tone like(Tone other) {
+        double slack = (other.white - other.black) / 50;
+        return black >= other.black - slack && white <= other.white + slack ? other : this;
+    }
+
     private static int binAt(Histogram histogram, double share) {
         long wanted = (long) (share * histogram.total());
         long sum = 0;

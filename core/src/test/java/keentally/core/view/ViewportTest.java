@@ -59,6 +59,8 @@ class ViewportTest {
         assertThat(Tone.of(Picture.grey(Plane8.of(2, 1, new byte[] {9, 10})), Work.alone()))
                 .isEqualTo(new Tone(0, 255));
         Tone tone = Tone.of(Picture.grey(PlaneF.of(3, 1, new float[] {-4, 0, 8})), Work.alone());
+        assertThat(new Tone(10, 240).like(new Tone(0, 255))).isEqualTo(new Tone(0, 255));
+        assertThat(new Tone(-90, 90).like(new Tone(0, 255))).isEqualTo(new Tone(-90, 90));
         assertThat(tone.white()).isEqualTo(8);
         assertThat(tone.black()).isBetween(-4.0, -3.9);
     }

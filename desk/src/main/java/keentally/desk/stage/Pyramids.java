@@ -13,11 +13,14 @@ final class Pyramids {
 
     private final Map<Plane, Pyramid> known = new LinkedHashMap<>();
 
-    Pyramid of(Picture picture, Work work) {
+    /** @param original what {@code picture} was made from, or itself */
+    Pyramid of(Picture picture, Picture original, Work work) {
         Plane key = picture.channels().getFirst().plane();
         Pyramid pyramid = known.remove(key);
         if (pyramid == null) {
-            pyramid = Pyramid.of(picture, work);
+            pyramid = picture == original
+                    ? Pyramid.of(picture, work)
+                    : Pyramid.of(picture, of(original, original, work).tone(), work);
         }
         known.put(key, pyramid);
         if (known.size() > KEPT) {

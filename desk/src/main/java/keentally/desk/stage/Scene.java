@@ -45,7 +45,7 @@ record Scene(
             Work work) {
         boolean onOriginal = state.flow() != Flow.PICTURE;
         Picture ground = onOriginal ? state.original() : state.current();
-        Pyramid pyramid = pyramids.of(ground, work);
+        Pyramid pyramid = pyramids.of(ground, state.original(), work);
         Optional<ObjectColours> known = colours.or(() -> state.objects().map(ObjectColours::of));
         return new Layers(pyramid, state.field(), state.mask(), state.objects(), known, overlay, strength, selected);
     }

@@ -206,7 +206,9 @@ public final class MethodLine extends ScrollPane {
             return StageComposer.compose(Layers.bare(sample.pyramid(), Field.whole(width, height)), view, work);
         }
         State s = state.get();
-        Pyramid ground = s.flow() == Flow.PICTURE ? Pyramid.of(s.current(), work) : sample.pyramid();
+        Pyramid ground = s.flow() == Flow.PICTURE
+                ? Pyramid.of(s.current(), sample.pyramid().tone(), work)
+                : sample.pyramid();
         Layers layers = new Layers(
                 ground,
                 s.field(),
