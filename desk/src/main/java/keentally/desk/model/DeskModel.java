@@ -25,28 +25,23 @@ import keentally.core.quantity.Scale;
 import keentally.core.run.Lanes;
 import keentally.core.run.Lanes.Lane;
 import keentally.core.run.Progress;
-import keentally.core.run.Readings;
 import keentally.core.run.Run;
 import keentally.core.run.RunFault;
 import keentally.core.run.Runner;
 import keentally.core.run.Sample;
 import keentally.core.run.StateCache;
 import keentally.core.setting.Values;
-import keentally.core.view.ObjectColours;
 import keentally.core.view.Pyramid;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
-import keentally.study.caution.Cautions;
+import keentally.desk.look.Texts;
 import keentally.study.document.Journal;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
-import keentally.study.file.WholeFile;
-import keentally.study.method.MethodFile;
 import keentally.study.picture.PictureFile;
 import keentally.study.picture.PictureReader;
-import keentally.study.result.ObjectSheet;
 
 /**
  * The desk without its window: the study, what is looked at, and what came back from running. All methods are called on the
@@ -216,7 +211,7 @@ public final class DeskModel implements AutoCloseable {
             Path file = sample.file().file().toAbsolutePath();
             String name = file.getFileName().toString();
             act(
-                    "add " + name,
+                    Texts.of("action.add-sample", name),
                     s -> s.with(id, new SampleThing(bare(name), file, 1, Optional.empty(), List.of(), methodId())));
         }
         if (first != null) {
@@ -295,7 +290,7 @@ public final class DeskModel implements AutoCloseable {
     public void removeSample(String id) {
         int place = study.get().samples().indexOf(id);
         String name = study.get().sample(id).orElseThrow().name();
-        act("remove " + name, s -> s.without(id));
+        act(Texts.of("action.remove-sample", name), s -> s.without(id));
         if (sampleId.get().equals(id)) {
             List<String> left = study.get().samples();
             show(left.isEmpty() ? "" : left.get(Math.min(place, left.size() - 1)));
@@ -305,7 +300,7 @@ public final class DeskModel implements AutoCloseable {
     /** Uses another of the study's methods on the sample on the stage. */
     public void use(String methodId) {
         act(
-                "use " + study.get().method(methodId).name(),
+                Texts.of("action.use", study.get().method(methodId).name()),
                 s -> s.sample(sampleId.get())
                         .map(sample -> s.with(sampleId.get(), sample.using(methodId)))
                         .orElse(s));
@@ -313,7 +308,7 @@ public final class DeskModel implements AutoCloseable {
 
     /** Sets or clears the scale of the sample on the stage; the method's unit follows where that is what makes sense. */
     public void giveScale(Optional<Scale> scale) {
-        act(scale.isPresent() ? "set the scale" : "clear the scale", s -> {
+        act(Texts.of(scale.isPresent() ? "action.scale" : "action.no-scale"), s -> {
             Study changed = s.sample(sampleId.get())
                     .map(sample -> s.with(sampleId.get(), sample.with(scale)))
                     .orElse(s);
@@ -377,7 +372,7 @@ public final class DeskModel implements AutoCloseable {
         Optional<String> title = journal.undoable();
         if (journal.undo()) {
             journalMoved();
-            say("Taken back: " + title.orElseThrow());
+            say(Texts.of("undone", title.orElseThrow()));
         }
     }
 
@@ -385,7 +380,7 @@ public final class DeskModel implements AutoCloseable {
         Optional<String> title = journal.redoable();
         if (journal.redo()) {
             journalMoved();
-            say("Done again: " + title.orElseThrow());
+            say(Texts.of("redone", title.orElseThrow()));
         }
     }
 
@@ -420,7 +415,7 @@ public final class DeskModel implements AutoCloseable {
 
     private void follow(Method method, Sample sample, long ticket, boolean whole) {
         Lanes.Job job = cancel -> {
-            Shown result = runAll(method, sample, cancel);
+            Shown result = Shown.of(runner, method, sample, cancel);
             ui.execute(() -> came(result, ticket, whole));
         };
         if (whole) {
@@ -445,86 +440,6 @@ public final class DeskModel implements AutoCloseable {
         if (whole) {
             preview.set(Optional.empty());
         }
-    }
-
-    private Shown runAll(Method method, Sample sample, Cancel cancel) {
-        try {
-            Run run = runner.run(method, sample, Integer.MAX_VALUE, cancel, Progress.SILENT);
-            Readings readings = runner.readings(run, cancel);
-            Optional<ObjectColours> colours = readings.state().objects().map(ObjectColours::of);
-            return new Shown(
-                    run, Optional.empty(), Optional.of(readings), colours, Cautions.of(run, readings, runner, cancel));
-        } catch (RunFault e) {
-            return new Shown(
-                    before(method, sample, e.step(), cancel),
-                    Optional.of(e),
-                    Optional.empty(),
-                    Optional.empty(),
-                    List.of());
-        }
-    }
-
-    /** The stations before the one at fault. */
-    private Run before(Method method, Sample sample, int faulty, Cancel cancel) {
-        try {
-            return runner.run(method, sample, Math.max(0, faulty - 1), cancel, Progress.SILENT);
-        } catch (RunFault e) {
-            throw new IllegalStateException("the stations before a fault were done already", e);
-        }
-    }
-
-    // Files.
-
-    /** Writes the table of objects of the sample on the stage. */
-    public void exportTable(Path file) {
-        Optional<Shown> now = shown.get();
-        if (now.flatMap(Shown::readings).isEmpty()) {
-            say("There is no table to export yet.");
-            return;
-        }
-        String name = sample().orElseThrow().name();
-        Run run = now.get().run();
-        Readings readings = now.get().readings().get();
-        write(file, () -> WholeFile.write(file, ObjectSheet.csv(name, run, readings)));
-    }
-
-    public void saveMethod(Path file) {
-        Method method = method();
-        write(file, () -> MethodFile.write(file, method));
-    }
-
-    private void write(Path file, Writing writing) {
-        boolean input = study.get().samples().stream()
-                .map(id -> study.get().sample(id).orElseThrow().file())
-                .anyMatch(file.toAbsolutePath()::equals);
-        if (input) {
-            say(file + " is a picture of this study and is not overwritten; choose another name.");
-            return;
-        }
-        lanes.submit(Lane.IDLE, cancel -> {
-            try {
-                writing.run();
-                ui.execute(() -> say("Written: " + file));
-            } catch (FileFault e) {
-                ui.execute(() -> say(e.getMessage()));
-            }
-        });
-    }
-
-    @FunctionalInterface
-    private interface Writing {
-        void run() throws FileFault;
-    }
-
-    public void openMethod(Path file) {
-        lanes.submit(Lane.IDLE, cancel -> {
-            try {
-                Method method = MethodFile.read(file);
-                ui.execute(() -> change("open the method " + method.name(), m -> method));
-            } catch (FileFault | MethodFault e) {
-                ui.execute(() -> say(e.getMessage()));
-            }
-        });
     }
 
     @Override

@@ -2,11 +2,17 @@ package keentally.desk.model;
 
 import java.util.List;
 import java.util.Optional;
+import keentally.core.method.Method;
+import keentally.core.run.Progress;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
 import keentally.core.run.RunFault;
+import keentally.core.run.Runner;
+import keentally.core.run.Sample;
 import keentally.core.view.ObjectColours;
+import keentally.core.work.Cancel;
 import keentally.study.caution.Caution;
+import keentally.study.caution.Cautions;
 
 /**
  * A run as it came back.
@@ -24,5 +30,28 @@ public record Shown(
         List<Caution> cautions) {
     public Shown {
         cautions = List.copyOf(cautions);
+    }
+
+    /** Runs a method as far as it goes. */
+    static Shown of(Runner runner, Method method, Sample sample, Cancel cancel) {
+        try {
+            Run run = runner.run(method, sample, Integer.MAX_VALUE, cancel, Progress.SILENT);
+            Readings readings = runner.readings(run, cancel);
+            Optional<ObjectColours> colours = readings.state().objects().map(ObjectColours::of);
+            List<Caution> cautions = Cautions.of(run, readings, runner, cancel);
+            return new Shown(run, Optional.empty(), Optional.of(readings), colours, cautions);
+        } catch (RunFault e) {
+            Run before = before(runner, method, sample, e.step(), cancel);
+            return new Shown(before, Optional.of(e), Optional.empty(), Optional.empty(), List.of());
+        }
+    }
+
+    /** The stations before the one at fault. */
+    private static Run before(Runner runner, Method method, Sample sample, int faulty, Cancel cancel) {
+        try {
+            return runner.run(method, sample, Math.max(0, faulty - 1), cancel, Progress.SILENT);
+        } catch (RunFault e) {
+            throw new IllegalStateException("the stations before a fault were done already", e);
+        }
     }
 }

@@ -4,6 +4,7 @@ import java.io.File;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.function.Consumer;
+import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -21,6 +22,7 @@ import javafx.stage.FileChooser;
 import javafx.stage.Stage;
 import keentally.desk.look.Texts;
 import keentally.desk.look.Theme;
+import keentally.desk.model.DeskFiles;
 import keentally.desk.model.DeskModel;
 import keentally.desk.stage.StageModel;
 import keentally.desk.stage.StageView;
@@ -35,6 +37,7 @@ public final class DeskWindow {
     private static final double TABLE_WIDTH = 470;
 
     private final DeskModel desk;
+    private final DeskFiles files;
     private final StageModel stageModel = new StageModel();
     private final StageView stage;
     private final Stage window;
@@ -49,6 +52,7 @@ public final class DeskWindow {
     public DeskWindow(Stage window, DeskModel desk, Preferences preferences, Consumer<Throwable> onCrash) {
         this.window = window;
         this.desk = desk;
+        this.files = new DeskFiles(desk, Platform::runLater);
         this.preferences = preferences;
         this.stage = new StageView(desk, stageModel, onCrash);
         ScrollPane panel = new ScrollPane(new StationPanel(desk));
@@ -168,7 +172,7 @@ public final class DeskWindow {
         List<Path> pictures = files.stream()
                 .filter(f -> !f.toString().endsWith(MethodFile.ENDING))
                 .toList();
-        files.stream().filter(f -> f.toString().endsWith(MethodFile.ENDING)).forEach(desk::openMethod);
+        files.stream().filter(f -> f.toString().endsWith(MethodFile.ENDING)).forEach(this.files::openMethod);
         if (!pictures.isEmpty()) {
             desk.addPictures(pictures);
         }
@@ -187,14 +191,14 @@ public final class DeskWindow {
         chooser.setInitialFileName(desk.sample().map(s -> s.name()).orElse("objects") + "-objects.csv");
         File chosen = preferences.choose(chooser, window);
         if (chosen != null) {
-            desk.exportTable(chosen.toPath());
+            files.exportTable(chosen.toPath());
         }
     }
 
     void chooseMethod() {
         File chosen = chooser("choose.method").showOpenDialog(window);
         if (chosen != null) {
-            desk.openMethod(chosen.toPath());
+            files.openMethod(chosen.toPath());
         }
     }
 
@@ -203,7 +207,7 @@ public final class DeskWindow {
         chooser.setInitialFileName(desk.method().name().replaceAll("[^\\p{L}\\p{Nd}]+", "-") + MethodFile.ENDING);
         File chosen = preferences.choose(chooser, window);
         if (chosen != null) {
-            desk.saveMethod(chosen.toPath());
+            files.saveMethod(chosen.toPath());
         }
     }
 

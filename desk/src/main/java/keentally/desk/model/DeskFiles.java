@@ -1,0 +1,77 @@
+package keentally.desk.model;
+
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.concurrent.Executor;
+import keentally.core.method.Method;
+import keentally.core.method.MethodFault;
+import keentally.core.run.Readings;
+import keentally.core.run.Run;
+import keentally.desk.look.Texts;
+import keentally.study.file.FileFault;
+import keentally.study.file.WholeFile;
+import keentally.study.method.MethodFile;
+import keentally.study.result.ObjectSheet;
+
+/** What is written from the desk to files, and methods read from them; worked in the idle lane, said when it is done. */
+public final class DeskFiles {
+    private final DeskModel desk;
+    private final Executor ui;
+
+    public DeskFiles(DeskModel desk, Executor ui) {
+        this.desk = desk;
+        this.ui = ui;
+    }
+
+    /** Writes the table of objects of the sample on the stage. */
+    public void exportTable(Path file) {
+        Optional<Shown> now = desk.shown().get();
+        if (now.flatMap(Shown::readings).isEmpty()) {
+            desk.say(Texts.of("file.no-table"));
+            return;
+        }
+        String name = desk.sample().orElseThrow().name();
+        Run run = now.get().run();
+        Readings readings = now.get().readings().get();
+        write(file, () -> WholeFile.write(file, ObjectSheet.csv(name, run, readings)));
+    }
+
+    public void saveMethod(Path file) {
+        Method method = desk.method();
+        write(file, () -> MethodFile.write(file, method));
+    }
+
+    private void write(Path file, Writing writing) {
+        boolean input = desk.study().get().samples().stream()
+                .map(id -> desk.study().get().sample(id).orElseThrow().file())
+                .anyMatch(file.toAbsolutePath()::equals);
+        if (input) {
+            desk.say(Texts.of("file.input", file));
+            return;
+        }
+        desk.whenIdle(cancel -> {
+            try {
+                writing.run();
+                ui.execute(() -> desk.say(Texts.of("file.written", file)));
+            } catch (FileFault e) {
+                ui.execute(() -> desk.say(e.getMessage()));
+            }
+        });
+    }
+
+    @FunctionalInterface
+    private interface Writing {
+        void run() throws FileFault;
+    }
+
+    public void openMethod(Path file) {
+        desk.whenIdle(cancel -> {
+            try {
+                Method method = MethodFile.read(file);
+                ui.execute(() -> desk.change(Texts.of("action.open-method", method.name()), m -> method));
+            } catch (FileFault | MethodFault e) {
+                ui.execute(() -> desk.say(e.getMessage()));
+            }
+        });
+    }
+}
