@@ -1,0 +1,217 @@
+package keentally.desk.model;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
+import keentally.core.draw.ShapeRenderer;
+import keentally.core.geometry.Ellipse;
+import keentally.core.method.Method;
+import keentally.core.picture.Picture;
+import keentally.core.quantity.LengthUnit;
+import keentally.core.quantity.Scale;
+import keentally.core.run.Readings;
+import keentally.core.setting.Values;
+import keentally.core.step.StepDescription;
+import keentally.core.step.Steps;
+import keentally.study.document.Study;
+import keentally.study.document.Thing.SampleThing;
+import keentally.study.file.FileFault;
+import keentally.study.picture.PictureWriter;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The desk without a window: this thread stands for the interface thread. */
+class DeskModelTest {
+    private final BlockingQueue<Runnable> interfaceThread = new LinkedBlockingQueue<>();
+    private final List<Throwable> crashes = new ArrayList<>();
+    private final DeskModel desk = new DeskModel(interfaceThread::add, crashes::add);
+
+    @TempDir
+    private Path folder;
+
+    @BeforeEach
+    void layOut() throws FileFault {
+        Study study = Study.empty();
+        Method method = Method.empty("Discs", LengthUnit.UM);
+        for (String step : List.of("threshold", "gate")) {
+            method = method.add(method.steps().size(), Steps.find(step).orElseThrow());
+        }
+        study = study.with(Study.FIRST_METHOD, method);
+        for (int discs = 1; discs <= 3; discs++) {
+            study = study.with("s" + discs, sample(discs));
+        }
+        desk.begin(study);
+        settle(() -> desk.shown().get().isPresent());
+    }
+
+    /** A picture with a number of discs on a ramp of brightness. */
+    private SampleThing sample(int discs) throws FileFault {
+        ShapeRenderer shapes = new ShapeRenderer(90, 40);
+        for (int i = 0; i < discs; i++) {
+            shapes.add(Ellipse.disc(15 + 28 * i, 20, 9));
+        }
+        Path file = folder.resolve(discs + ".tif");
+        PictureWriter.tiff(file, Picture.grey(shapes.plane(10, 110)));
+        return new SampleThing(
+                "discs " + discs, file, 1, Optional.of(Scale.of("2 um/px")), List.of(), Study.FIRST_METHOD);
+    }
+
+    @AfterEach
+    void close() {
+        desk.close();
+        assertThat(crashes).isEmpty();
+    }
+
+    /** Runs what comes to the interface thread until {@code done}. */
+    private void settle(BooleanSupplier done) {
+        try {
+            while (!done.getAsBoolean()) {
+                Runnable next = interfaceThread.poll(20, TimeUnit.SECONDS);
+                assertThat(next).as("nothing came back").isNotNull();
+                next.run();
+            }
+        } catch (InterruptedException e) {
+            throw new AssertionError(e);
+        }
+    }
+
+    private Optional<Readings> readings() {
+        return desk.shown().get().flatMap(Shown::readings);
+    }
+
+    private int count() {
+        return readings().orElseThrow().objects().orElseThrow().rows();
+    }
+
+    private static Values handCut(double cut) {
+        StepDescription step = Steps.find("threshold").orElseThrow();
+        return Values.NONE
+                .withTree(step.setting("rule").orElseThrow(), "manual")
+                .withTree(step.setting("cut").orElseThrow(), cut);
+    }
+
+    @Test
+    void theFirstSampleIsShownAndCounted() {
+        assertThat(desk.sampleId().get()).isEqualTo("s1");
+        assertThat(count()).isEqualTo(1);
+        assertThat(desk.unit()).isEqualTo(LengthUnit.UM);
+        assertThat(desk.reached("threshold-1")).isPresent();
+        assertThat(desk.reached("nobody")).isEmpty();
+    }
+
+    @Test
+    void tryingOutShowsAndCountsButKeepsNothing() {
+        Study before = desk.study().get();
+        desk.tryOut("threshold-1", handCut(500));
+        settle(() -> desk.preview().get().isPresent());
+        settle(() -> readings().isPresent() && count() == 0);
+        assertThat(desk.study().get()).isSameAs(before);
+        assertThat(desk.undoable()).isEmpty();
+        desk.change("move the cut", m -> m.with("threshold-1", handCut(50)));
+        settle(() -> desk.preview().get().isEmpty() && count() == 1);
+        assertThat(desk.undoable()).contains("move the cut");
+    }
+
+    @Test
+    void whatWasAskedOfTheSampleBeforeNeverShowsOnTheNext() {
+        desk.tryOut("threshold-1", handCut(500));
+        desk.show("s3");
+        desk.show("s2");
+        settle(() -> readings().isPresent());
+        assertThat(count()).isEqualTo(2);
+        assertThat(desk.shown().get().orElseThrow().run().sample().picture())
+                .isSameAs(desk.open().get().orElseThrow().file().picture());
+        desk.showNext(1);
+        settle(() -> readings().isPresent());
+        assertThat(count()).isEqualTo(3);
+        desk.showNext(1);
+        assertThat(desk.sampleId().get()).isEqualTo("s3");
+    }
+
+    @Test
+    void aFaultLeavesTheStationsBeforeIt() {
+        StepDescription gate = Steps.find("gate").orElseThrow();
+        Values limit = Values.NONE.withTree(gate.setting("atLeast").orElseThrow(), "3 um2");
+        desk.change("limit", m -> m.with("gate-1", limit));
+        desk.giveScale(Optional.empty());
+        settle(() -> desk.shown().get().flatMap(Shown::fault).isPresent());
+        assertThat(desk.shown().get().orElseThrow().fault().orElseThrow()).hasMessageContaining("Step 2 (gate)");
+        assertThat(desk.reached("threshold-1")).isPresent();
+        assertThat(readings()).isEmpty();
+        desk.undo();
+        settle(() -> readings().isPresent());
+        assertThat(count()).isEqualTo(1);
+    }
+
+    @Test
+    void aMethodThatCannotWorkIsRefused() {
+        Study before = desk.study().get();
+        assertThat(desk.change("remove threshold", m -> m.remove("threshold-1")))
+                .isFalse();
+        assertThat(desk.message().get()).startsWith("Step 1 (gate) needs objects");
+        assertThat(desk.study().get()).isSameAs(before);
+    }
+
+    @Test
+    void removingTheSampleOnTheStageShowsTheNextAndUndoBringsItBack() {
+        desk.removeSample("s1");
+        assertThat(desk.sampleId().get()).isEqualTo("s2");
+        desk.removeSample("s2");
+        desk.removeSample("s3");
+        assertThat(desk.sampleId().get()).isEmpty();
+        assertThat(desk.open().get()).isEmpty();
+        desk.undo();
+        assertThat(desk.sampleId().get()).isEqualTo("s3");
+        settle(() -> readings().isPresent());
+        assertThat(count()).isEqualTo(3);
+    }
+
+    @Test
+    void aSampleWhosePictureIsGoneIsSaid() throws IOException {
+        Files.delete(folder.resolve("2.tif"));
+        desk.show("s2");
+        settle(() -> !desk.message().get().isEmpty());
+        assertThat(desk.message().get()).endsWith("2.tif does not exist.");
+        desk.show("s1");
+        settle(() -> readings().isPresent());
+        assertThat(count()).isEqualTo(1);
+    }
+
+    @Test
+    void aFirstScaleGivesTheMethodItsUnit() {
+        desk.giveScale(Optional.empty());
+        desk.change("in pixels", m -> m.in(LengthUnit.PX));
+        desk.giveScale(Optional.of(Scale.of("3 mm/px")));
+        assertThat(desk.method().unit()).isEqualTo(LengthUnit.MM);
+        assertThat(desk.scale()).contains(Scale.of("3 mm/px"));
+    }
+
+    @Test
+    void filesAreWrittenWholeOrTheReasonIsSaid() {
+        DeskFiles files = new DeskFiles(desk, interfaceThread::add);
+        Path table = folder.resolve("t.csv");
+        files.exportTable(table);
+        settle(() -> desk.message().get().startsWith("Written"));
+        assertThat(table).content().startsWith("sample,object,phase,area_um2").contains("\r\ndiscs 1,1,1,");
+        files.saveMethod(folder.resolve("none/m.method.json"));
+        settle(() -> desk.message().get().contains("cannot be written"));
+        Path method = folder.resolve("m.method.json");
+        files.saveMethod(method);
+        settle(() -> desk.message().get().equals("Written: " + method));
+        desk.change("mute", m -> m.mute("gate-1", true));
+        files.openMethod(method);
+        settle(() -> !desk.method().steps().get(1).muted());
+        assertThat(desk.undoable()).contains("open the method Discs");
+    }
+}
