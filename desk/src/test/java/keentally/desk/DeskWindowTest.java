@@ -119,11 +119,8 @@ class DeskWindowTest {
                 .contains("object")
                 .contains("µm²");
         assertThat(plum("stage")).isGreaterThan(20);
-        desk.onFx(() -> {
-            table().getSelectionModel().clearAndSelect(0);
-            return null;
-        });
-        desk.quiet();
+        desk.press("objects", 0.3, 0.3);
+        desk.release();
         assertThat(desk.onFx(() -> desk.model().selection().get())).hasSize(1).isNotEqualTo(chosen);
         desk.keys(KeyCode.ESCAPE);
         assertThat(plum("stage")).isZero();

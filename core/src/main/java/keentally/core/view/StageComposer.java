@@ -13,7 +13,7 @@ import keentally.core.work.Work;
  * that they cover; objects keep at least one window pixel, so that none vanishes.
  */
 public final class StageComposer {
-    private static final int ROWS_SAMPLED = 4;
+    private static final int ROWS_SAMPLED = 3;
     private static final int DIM = 120;
     private static final int SELECTED_EDGE = 3;
     private static final int SELECTED_FILL = 90;
@@ -21,6 +21,11 @@ public final class StageComposer {
     private final Layers layers;
     private final Viewport view;
     private final int[] buffer;
+
+    /** The picture columns that each window column spans, at least one. */
+    private final int[] lefts;
+
+    private final int[] rights;
     private final int width;
     private final int height;
 
@@ -30,6 +35,13 @@ public final class StageComposer {
         this.width = view.width();
         this.height = view.height();
         this.buffer = new int[width * height];
+        this.lefts = new int[width];
+        this.rights = new int[width];
+        int last = layers.picture().width();
+        for (int i = 0; i < width; i++) {
+            lefts[i] = Math.clamp((int) view.pictureX(i), 0, last - 1);
+            rights[i] = Math.clamp((int) Math.ceil(view.pictureX(i + 1)), lefts[i] + 1, last);
+        }
     }
 
     /** One colour a window pixel, row by row. */
@@ -135,8 +147,8 @@ public final class StageComposer {
             if (columns[i] < 0) {
                 continue;
             }
-            int left = Math.clamp((int) view.pictureX(i), 0, mask.width() - 1);
-            int right = Math.clamp((int) Math.ceil(view.pictureX(i + 1)), left + 1, mask.width());
+            int left = lefts[i];
+            int right = rights[i];
             int set = 0;
             int seen = 0;
             for (int y = top; y < bottom; y += skip) {

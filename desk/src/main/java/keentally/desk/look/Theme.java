@@ -7,7 +7,7 @@ import javafx.application.Application;
 import javafx.scene.Scene;
 import javafx.scene.text.Font;
 
-/** The two themes: quiet paper by day, dark by night. Colours and sizes have their names in {@code desk.css}. */
+/** The two themes: quiet paper by day, dark by night. Colours have their names in {@code day.css} and {@code night.css}. */
 public enum Theme {
     LIGHT,
     DARK;
@@ -33,9 +33,14 @@ public enum Theme {
     public void putOn(Scene scene) {
         Application.setUserAgentStylesheet(
                 this == DARK ? new PrimerDark().getUserAgentStylesheet() : new PrimerLight().getUserAgentStylesheet());
-        String css = Theme.class.getResource("/keentally/desk/desk.css").toExternalForm();
-        scene.getStylesheets().setAll(css);
-        scene.getRoot().getStyleClass().removeAll("day", "night");
-        scene.getRoot().getStyleClass().add(this == DARK ? "night" : "day");
+        scene.getStylesheets().setAll(sheets());
+    }
+
+    private List<String> sheets() {
+        return List.of(sheet(this == DARK ? "night" : "day"), sheet("desk"));
+    }
+
+    private static String sheet(String name) {
+        return Theme.class.getResource("/keentally/desk/" + name + ".css").toExternalForm();
     }
 }

@@ -20,7 +20,6 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
     private final DeskModel desk;
     private final Tuning tuning;
     private final UprightHistogram histogram;
-    private Optional<LevelProfile> profile = Optional.empty();
     private Plane asked;
 
     ThresholdPanel(DeskModel desk, String stepId) {
@@ -51,7 +50,14 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
                         r -> r.findings().find("cut").stream().boxed().findFirst())
                 .orElse(Double.NaN);
         histogram.show(cut, !tuning.is("keep", "dark"));
-        entering(step).ifPresent(state -> state.current().single().ifPresent(plane -> profile(plane, state.field())));
+        Optional<State> entering = entering(step);
+        Optional<Plane> plane = entering.flatMap(state -> state.current().single());
+        if (plane.isPresent()) {
+            profile(plane.get(), entering.get().field());
+        } else {
+            asked = null;
+            histogram.show(Optional.empty());
+        }
     }
 
     /** The state that the cut is taken on: after the last station before it that was done. */
@@ -81,8 +87,7 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
             LevelProfile made = LevelProfile.of(plane, Histogram.of(plane, field, desk.work(cancel)));
             Platform.runLater(() -> {
                 if (plane == asked) {
-                    profile = Optional.of(made);
-                    histogram.show(profile);
+                    histogram.show(Optional.of(made));
                 }
             });
         });

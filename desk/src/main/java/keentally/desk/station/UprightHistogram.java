@@ -73,7 +73,7 @@ final class UprightHistogram extends Pane {
         setAccessibleRole(AccessibleRole.SLIDER);
         setAccessibleText(Texts.of("threshold.bar"));
         setPrefHeight(300);
-        setMinHeight(220);
+        setMinHeight(170);
         setOnMousePressed(e -> {
             requestFocus();
             dragging = profile.isPresent();

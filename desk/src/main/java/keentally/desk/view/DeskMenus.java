@@ -167,8 +167,10 @@ final class DeskMenus {
         alert.initOwner(window.stage().getScene().getWindow());
         alert.setTitle(title);
         alert.setHeaderText(title);
-        alert.getDialogPane().getStylesheets().setAll(window.stage().getScene().getStylesheets());
-        alert.getDialogPane().getStyleClass().add(window.theme() == Theme.DARK ? "night" : "day");
+        alert.getDialogPane()
+                .getScene()
+                .getStylesheets()
+                .setAll(window.stage().getScene().getStylesheets());
         alert.show();
     }
 }

@@ -82,11 +82,6 @@ final class StatusLine extends HBox {
     private void list() {
         VBox box = new VBox();
         box.getStyleClass().add("caution-list");
-        box.getStyleClass()
-                .addAll(getScene().getRoot().getStyleClass().stream()
-                        .filter(c -> c.equals("day") || c.equals("night"))
-                        .toList());
-        box.getStylesheets().setAll(getScene().getStylesheets());
         for (Caution caution : desk.shown().get().map(Shown::cautions).orElse(List.of())) {
             Label saw = new Label(caution.saw());
             saw.getStyleClass().add("caution-saw");
@@ -97,6 +92,7 @@ final class StatusLine extends HBox {
             }
             box.getChildren().add(new VBox(saw, why));
         }
+        popup.getScene().getStylesheets().setAll(getScene().getStylesheets());
         popup.getContent().setAll(box);
         var at = cautions.localToScreen(cautions.getBoundsInLocal());
         popup.show(

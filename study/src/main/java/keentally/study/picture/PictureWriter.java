@@ -36,6 +36,9 @@ import keentally.study.file.WholeFile;
 public final class PictureWriter {
     private static final int RGB_BANDS = 3;
 
+    /** Packs less tightly for half the time; nothing is lost either way. */
+    private static final float FAST = 0.75f;
+
     private PictureWriter() {}
 
     /** A grey plane of 8 or 16 bits as PNG. */
@@ -122,10 +125,11 @@ public final class PictureWriter {
         try (ImageOutputStream stream = new MemoryCacheImageOutputStream(out)) {
             writer.setOutput(stream);
             ImageWriteParam param = writer.getDefaultWriteParam();
+            param.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
             if (format.equals("tiff")) {
-                param.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
                 param.setCompressionType("Deflate");
             }
+            param.setCompressionQuality(FAST);
             writer.write(null, new IIOImage(image, null, null), param);
         } finally {
             writer.dispose();
