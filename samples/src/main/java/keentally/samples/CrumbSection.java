@@ -23,6 +23,7 @@ final class CrumbSection {
     private static final int WIDTH = 1280;
     private static final int HEIGHT = 960;
     private static final double GAP = 5;
+    private static final Scatter.Kind KIND = new Scatter.Kind(60, 3, 2.2, 0.26);
     private static final double SPECK_BELOW_PX2 = 30;
     private static final float PALE = 188;
     private static final float DARK = 62;
@@ -42,27 +43,11 @@ final class CrumbSection {
 
     private static void scatter(Scatter cells) {
         Chance chance = new Chance(20260402);
-        lay(cells, chance, 24, 34, 62);
-        lay(cells, chance, 80, 17, 34);
-        lay(cells, chance, 240, 7.5, 17);
-        lay(cells, chance, 480, 4.5, 7.5);
-        lay(cells, chance, 160, 0.8, 1.8);
-    }
-
-    private static void lay(Scatter cells, Chance chance, int count, double least, double most) {
-        int laid = 0;
-        for (int tries = 0; laid < count && tries < 60 * count; tries++) {
-            double radius = least * StrictMath.pow(most / least, chance.between(0, 1));
-            double margin = radius < 3 ? 6 : -radius / 3;
-            Blob blob = new Blob(
-                    chance.between(margin, WIDTH - margin),
-                    chance.between(margin, HEIGHT - margin),
-                    radius,
-                    chance.between(1, 2.2),
-                    radius < 3 ? 0.05 : 0.26,
-                    chance);
-            laid += cells.add(blob) ? 1 : 0;
-        }
+        cells.lay(KIND, chance, 24, 34, 62);
+        cells.lay(KIND, chance, 80, 17, 34);
+        cells.lay(KIND, chance, 240, 7.5, 17);
+        cells.lay(KIND, chance, 480, 4.5, 7.5);
+        cells.lay(KIND, chance, 160, 0.8, 1.8);
     }
 
     /** Crumbs that fell into the larger cells; a cell's area is meant with them. */

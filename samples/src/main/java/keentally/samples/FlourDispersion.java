@@ -20,6 +20,7 @@ final class FlourDispersion {
     private static final int WIDTH = 1440;
     private static final int HEIGHT = 1024;
     private static final double GAP = 6;
+    private static final Scatter.Kind KIND = new Scatter.Kind(40, 2, 1.9, 0.22);
     private static final double SPECK_BELOW_PX2 = 20;
     private static final float DARK = 3400;
     private static final float BRIGHT = 27500;
@@ -41,27 +42,11 @@ final class FlourDispersion {
     /** Large ones first, as room runs out; then middling and small ones, then dust. */
     private static void scatter(Scatter particles) {
         Chance chance = new Chance(20260401);
-        lay(particles, chance, 9, 60, 98);
-        lay(particles, chance, 26, 27, 58);
-        lay(particles, chance, 90, 11, 26);
-        lay(particles, chance, 260, 3.4, 10.5);
-        lay(particles, chance, 300, 0.8, 1.7);
-    }
-
-    private static void lay(Scatter particles, Chance chance, int count, double least, double most) {
-        int laid = 0;
-        for (int tries = 0; laid < count && tries < 40 * count; tries++) {
-            double radius = least * StrictMath.pow(most / least, chance.between(0, 1));
-            double margin = radius < 3 ? 6 : -radius / 2;
-            Blob blob = new Blob(
-                    chance.between(margin, WIDTH - margin),
-                    chance.between(margin, HEIGHT - margin),
-                    radius,
-                    chance.between(1, 1.9),
-                    radius < 3 ? 0.05 : 0.22,
-                    chance);
-            laid += particles.add(blob) ? 1 : 0;
-        }
+        particles.lay(KIND, chance, 9, 60, 98);
+        particles.lay(KIND, chance, 26, 27, 58);
+        particles.lay(KIND, chance, 90, 11, 26);
+        particles.lay(KIND, chance, 260, 3.4, 10.5);
+        particles.lay(KIND, chance, 300, 0.8, 1.7);
     }
 
     static double percent(PlaneF coverage) {

@@ -9,6 +9,8 @@ import keentally.core.geometry.Rectangle;
 /** Things laid down one after another, never nearer to each other than a gap. */
 final class Scatter {
     private static final double GRAZE = 3;
+    private static final double DUST = 3;
+    private static final double DUST_ROUGH = 0.05;
 
     private final int width;
     private final int height;
@@ -25,8 +27,36 @@ final class Scatter {
         this.taken = new boolean[width * height];
     }
 
+    /**
+     * What things are like.
+     *
+     * @param tries for each thing wanted, before the rest is given up
+     * @param overhang the share of its radius, one in so many, that a thing may hang over the picture's edge
+     * @param stretch most of long over short axis
+     * @param rough of the outline
+     */
+    record Kind(int tries, int overhang, double stretch, double rough) {}
+
+    /** Lays things down by chance until there are enough or room runs out; below 3 pixels of radius they are smooth dust. */
+    void lay(Kind kind, Chance chance, int count, double least, double most) {
+        int laid = 0;
+        for (int tries = 0; laid < count && tries < kind.tries() * count; tries++) {
+            double radius = least * StrictMath.pow(most / least, chance.between(0, 1));
+            boolean dust = radius < DUST;
+            double margin = dust ? 2 * DUST : -radius / kind.overhang();
+            Blob blob = new Blob(
+                    chance.between(margin, width - margin),
+                    chance.between(margin, height - margin),
+                    radius,
+                    chance.between(1, kind.stretch()),
+                    dust ? DUST_ROUGH : kind.rough(),
+                    chance);
+            laid += add(blob) ? 1 : 0;
+        }
+    }
+
     /** Lays a blob down where there is room for it. */
-    boolean add(Blob blob) {
+    private boolean add(Blob blob) {
         Polygon claim = blob.outline(gap);
         Polygon outline = blob.outline(0);
         Rectangle box = outline.bounds();
