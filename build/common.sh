@@ -28,7 +28,7 @@ need_packages() {
   for pair in "$@"; do
     what=${pair%%=*} package=${pair#*=}
     case $what in
-      lib*) ldconfig -p 2>/dev/null | grep -q "$what" || missing+=("$package") ;;
+      lib*) [[ $(PATH=$PATH:/sbin ldconfig -p 2>/dev/null) == *"$what"* ]] || missing+=("$package") ;;
       *) command -v "$what" >/dev/null 2>&1 || missing+=("$package") ;;
     esac
   done
