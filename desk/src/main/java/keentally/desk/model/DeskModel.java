@@ -31,6 +31,7 @@ import keentally.core.run.Runner;
 import keentally.core.run.Sample;
 import keentally.core.run.StateCache;
 import keentally.core.setting.Values;
+import keentally.core.step.State;
 import keentally.core.view.Pyramid;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
@@ -150,6 +151,17 @@ public final class DeskModel implements AutoCloseable {
         return preview.get()
                 .flatMap(run -> run.station(stationId))
                 .or(() -> shown.get().flatMap(s -> s.run().station(stationId)));
+    }
+
+    /** The state that a station starts from: after the last one before it that was reached, else the sample as it came. */
+    public Optional<State> entering(String stationId) {
+        for (int i = method().indexOf(stationId) - 1; i >= 0; i--) {
+            Optional<Run.Station> before = reached(method().steps().get(i).id());
+            if (before.isPresent()) {
+                return before.map(Run.Station::after);
+            }
+        }
+        return shown.get().map(s -> s.run().sample()).map(s -> State.of(s.picture(), s.field(), s.scale()));
     }
 
     public Work work(Cancel cancel) {

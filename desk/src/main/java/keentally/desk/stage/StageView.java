@@ -17,7 +17,6 @@ import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Rectangle;
 import keentally.core.geometry.Point;
-import keentally.core.method.MethodStep;
 import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
 import keentally.core.region.Objects;
@@ -231,19 +230,6 @@ public final class StageView extends Region {
         return State.of(picture, Field.whole(picture.width(), picture.height()), Optional.empty());
     }
 
-    /** What the lens shows: the state before the selected station. */
-    private Optional<State> stateBefore() {
-        int at = desk.method().indexOf(desk.station().get());
-        for (int i = at - 1; i >= 0; i--) {
-            MethodStep step = desk.method().steps().get(i);
-            Optional<Run.Station> reached = desk.reached(step.id());
-            if (reached.isPresent()) {
-                return reached.map(Run.Station::after);
-            }
-        }
-        return start();
-    }
-
     private void repaint() {
         Optional<State> state = stateShown();
         if (state.isEmpty() || model.view().get().isEmpty()) {
@@ -252,7 +238,7 @@ public final class StageView extends Region {
         Viewport view = model.view().get().get();
         follow(view);
         Optional<Scene.Lens> lens = model.lens().get() && model.pointer().get().isPresent()
-                ? stateBefore()
+                ? desk.entering(desk.station().get())
                         .map(s -> new Scene.Lens(
                                 s,
                                 model.pointer().get().get().x(),

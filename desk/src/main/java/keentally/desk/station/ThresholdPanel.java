@@ -50,7 +50,7 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
                         r -> r.findings().find("cut").stream().boxed().findFirst())
                 .orElse(Double.NaN);
         histogram.show(cut, !tuning.is("keep", "dark"));
-        Optional<State> entering = entering(step);
+        Optional<State> entering = desk.entering(step.id());
         Optional<Plane> plane = entering.flatMap(state -> state.current().single());
         if (plane.isPresent()) {
             profile(plane.get(), entering.get().field());
@@ -58,24 +58,6 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
             asked = null;
             histogram.show(Optional.empty());
         }
-    }
-
-    /** The state that the cut is taken on: after the last station before it that was done. */
-    private Optional<State> entering(MethodStep step) {
-        int at = desk.method().indexOf(step.id());
-        for (int i = at - 1; i >= 0; i--) {
-            Optional<Run.Station> before =
-                    desk.reached(desk.method().steps().get(i).id());
-            if (before.isPresent()) {
-                return before.map(Run.Station::after);
-            }
-        }
-        return desk.shown()
-                .get()
-                .map(s -> State.of(
-                        s.run().sample().picture(),
-                        s.run().sample().field(),
-                        s.run().sample().scale()));
     }
 
     private void profile(Plane plane, Field field) {
