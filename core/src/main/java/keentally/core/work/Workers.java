@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.ThreadPoolExecutor;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.IntFunction;
@@ -29,11 +31,19 @@ public final class Workers implements AutoCloseable {
             throw new IllegalArgumentException("threads must be at least 1, was " + threads);
         }
         this.threads = threads;
-        this.helpers = threads == 1
-                ? null
-                : Executors.newFixedThreadPool(
-                        threads - 1,
-                        Thread.ofPlatform().daemon().name("worker-", 1).factory());
+        this.helpers = threads == 1 ? null : pool(threads - 1);
+    }
+
+    /** Once closed it drops what it is given: the caller of a job does without help. */
+    private static ExecutorService pool(int size) {
+        return new ThreadPoolExecutor(
+                size,
+                size,
+                0,
+                TimeUnit.SECONDS,
+                new LinkedBlockingQueue<>(),
+                Thread.ofPlatform().daemon().name("worker-", 1).factory(),
+                new ThreadPoolExecutor.DiscardPolicy());
     }
 
     /** {@code threads} in all, the calling one included. */

@@ -81,6 +81,13 @@ class WorkersTest {
     }
 
     @Test
+    void aJobGoesOnAloneWhenTheWorkersAreClosed() {
+        Workers workers = Workers.of(3);
+        workers.close();
+        assertThat(new Work(workers, new Cancel()).map(5, i -> i)).containsExactly(0, 1, 2, 3, 4);
+    }
+
+    @Test
     void noThreadsAreRefused() {
         assertThatThrownBy(() -> Workers.of(0)).hasMessage("threads must be at least 1, was 0");
     }

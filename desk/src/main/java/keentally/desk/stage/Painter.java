@@ -6,6 +6,7 @@ import java.util.function.Consumer;
 import keentally.core.view.Layers;
 import keentally.core.view.StageComposer;
 import keentally.core.view.Viewport;
+import keentally.core.work.CancelledException;
 import keentally.core.work.Work;
 
 /** One thread that paints scenes, always the newest that waits. */
@@ -64,6 +65,8 @@ final class Painter {
             }
             try {
                 done.accept(scene.view(), compose(scene));
+            } catch (CancelledException e) {
+                return; // the window was closed while this was painted
             } catch (RuntimeException | Error e) {
                 onCrash.accept(e);
             }
