@@ -8,9 +8,12 @@ import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
 import keentally.samples.DemoFiles;
+import keentally.samples.DemoSample;
+import keentally.study.document.FieldWish;
 import keentally.study.file.FileFault;
 import keentally.study.result.BatchRun;
 import keentally.study.result.RunOrder;
+import keentally.study.result.SampleOrder;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -40,16 +43,15 @@ final class ExampleCommand implements Callable<Integer> {
         try (Workers workers = Workers.of(hands)) {
             TerminalWatcher watcher = new TerminalWatcher(spec.commandLine().getErr());
             for (DemoFiles.Written demo : DemoFiles.write(folder.resolve("samples"), new Work(workers, new Cancel()))) {
-                RunOrder order = new RunOrder(
-                        demo.sample().method(),
-                        List.of(demo.picture()),
-                        1,
-                        folder.resolve("results").resolve(demo.sample().id()),
-                        Optional.of(demo.sample().scale()),
+                DemoSample sample = demo.sample();
+                SampleOrder wanted = new SampleOrder(
+                        Optional.of(sample.id()),
+                        demo.picture(),
+                        Optional.of(sample.scale()),
                         false,
-                        List.of(),
-                        1,
-                        false);
+                        sample.field().stream().map(FieldWish::of).toList());
+                Path results = folder.resolve("results").resolve(sample.id());
+                RunOrder order = new RunOrder(sample.method(), List.of(wanted), results, 1, false);
                 failed += BatchRun.run(order, workers, watcher);
             }
         }

@@ -9,10 +9,13 @@ import keentally.core.method.MethodFault;
 import keentally.core.quantity.Scale;
 import keentally.core.work.Workers;
 import keentally.study.document.FieldText;
+import keentally.study.document.FieldWish;
+import keentally.study.document.PictureRef;
 import keentally.study.file.FileFault;
 import keentally.study.method.MethodFile;
 import keentally.study.result.BatchRun;
 import keentally.study.result.RunOrder;
+import keentally.study.result.SampleOrder;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -52,8 +55,8 @@ final class RunCommand implements Callable<Integer> {
             names = "--field",
             paramLabel = "SHAPE",
             description =
-                    "whole, rect:x,y,w,h, ellipse:cx,cy,rx,ry or polygon:x,y,... in pixels; not: before it takes it"
-                            + " away. May be repeated.")
+                    "whole, rect:x,y,w,h, ellipse:cx,cy,rx,ry, polygon:x,y,... in pixels, or round to find the rim of"
+                            + " a tray; not: before it takes it away. May be repeated.")
     private List<String> field = List.of();
 
     @Option(names = "--page", paramLabel = "N", defaultValue = "1", description = "Page of files with several, from 1.")
@@ -66,19 +69,13 @@ final class RunCommand implements Callable<Integer> {
     public Integer call() throws MethodFault, BadMethodFile, FileFault {
         boolean fromFile = "file".equals(scale);
         RunOrder order;
-        Optional<Scale> given;
         try {
-            given = scale == null || fromFile ? Optional.empty() : Optional.of(Scale.of(scale));
-            order = new RunOrder(
-                    read(method),
-                    pictures,
-                    page,
-                    out,
-                    given,
-                    fromFile,
-                    field.stream().map(FieldText::read).toList(),
-                    jobs,
-                    true);
+            Optional<Scale> given = scale == null || fromFile ? Optional.empty() : Optional.of(Scale.of(scale));
+            List<FieldWish> wishes = field.stream().map(FieldText::readWish).toList();
+            List<SampleOrder> samples = pictures.stream()
+                    .map(p -> new SampleOrder(Optional.empty(), PictureRef.of(p, page), given, fromFile, wishes))
+                    .toList();
+            order = new RunOrder(read(method), samples, out, jobs, true);
         } catch (IllegalArgumentException e) {
             throw new ParameterException(spec.commandLine(), "Wrong option: " + e.getMessage() + ".");
         }

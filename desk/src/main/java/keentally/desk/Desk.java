@@ -18,6 +18,7 @@ import keentally.desk.view.DeskWindow;
 import keentally.desk.view.Preferences;
 import keentally.samples.DemoFiles;
 import keentally.study.Program;
+import keentally.study.document.Calibration;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
@@ -98,13 +99,9 @@ public final class Desk extends Application {
         Study study = Study.empty();
         for (DemoFiles.Listed demo : DemoFiles.list(folder)) {
             String method = "m" + (study.samples().size() + 1);
-            SampleThing sample = new SampleThing(
-                    demo.title(),
-                    demo.picture().toAbsolutePath(),
-                    1,
-                    Optional.of(Scale.of(demo.scale())),
-                    List.of(),
-                    method);
+            Calibration scale = new Calibration(Scale.of(demo.scale()), Calibration.Origin.DEMO, "");
+            SampleThing sample =
+                    SampleThing.of(demo.title(), demo.picture(), method).with(Optional.of(scale));
             study = study.with(method, MethodFile.read(demo.method())).with(study.newSampleId(), sample);
         }
         return study;

@@ -324,7 +324,7 @@ class DeskWindowTest {
         desk.keys(KeyCode.CONTROL, KeyCode.Z);
         assertThat(desk.text("message")).isEqualTo("Taken back: set the scale");
         desk.keys(KeyCode.CONTROL, KeyCode.Z);
-        assertThat(desk.text("message")).isEqualTo("Taken back: add own.tif");
+        assertThat(desk.text("message")).isEqualTo("Taken back: add own");
         assertThat(desk.has("slide-s3")).isFalse();
     }
 

@@ -7,10 +7,14 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Supplier;
+import keentally.core.picture.Channel;
 import keentally.core.picture.Depth;
-import keentally.core.picture.Plane;
+import keentally.core.picture.Picture;
 import keentally.core.work.Work;
+import keentally.study.document.FieldText;
+import keentally.study.document.PictureRef;
 import keentally.study.file.FileFault;
 import keentally.study.file.Json;
 import keentally.study.file.WholeFile;
@@ -24,7 +28,7 @@ public final class DemoFiles {
     private DemoFiles() {}
 
     /** One sample as it was written. */
-    public record Written(DemoSample sample, Path picture, Path method) {}
+    public record Written(DemoSample sample, PictureRef picture, Path method) {}
 
     /** @throws FileFault where the folder holds something that no such call wrote, or cannot be written */
     public static List<Written> write(Path folder, Work work) throws FileFault {
@@ -33,15 +37,8 @@ public final class DemoFiles {
         List<Object> truths = new ArrayList<>();
         for (Supplier<DemoSample> drawing : DemoSamples.all(work)) {
             DemoSample sample = drawing.get();
-            Plane plane = sample.picture().channels().getFirst().plane();
-            boolean eight = plane.depth() == Depth.BITS_8;
-            Path picture = folder.resolve(sample.id() + (eight ? ".png" : ".tif"));
+            PictureRef picture = writePicture(folder, sample);
             Path method = folder.resolve(sample.id() + MethodFile.ENDING);
-            if (eight) {
-                PictureWriter.png(picture, plane);
-            } else {
-                PictureWriter.tiff(picture, sample.picture());
-            }
             MethodFile.write(method, sample.method());
             written.add(new Written(sample, picture, method));
             truths.add(truth(sample, picture, method));
@@ -54,12 +51,36 @@ public final class DemoFiles {
         return written;
     }
 
+    /** One file, or one a channel where the channels have names of their own. */
+    private static PictureRef writePicture(Path folder, DemoSample sample) throws FileFault {
+        if (sample.picture().single().isPresent() || sample.picture().isColour()) {
+            return PictureRef.of(write(folder.resolve(sample.id()), sample.picture()), 1);
+        }
+        List<PictureRef.Source> sources = new ArrayList<>();
+        for (Channel channel : sample.picture().channels()) {
+            Path file = write(folder.resolve(sample.id() + "-" + channel.name()), Picture.grey(channel.plane()));
+            sources.add(new PictureRef.Source(channel.name(), file, 1, Optional.empty()));
+        }
+        return new PictureRef(sources);
+    }
+
+    private static Path write(Path bare, Picture picture) throws FileFault {
+        boolean grey8 = picture.depth() == Depth.BITS_8 && picture.single().isPresent();
+        Path file = bare.resolveSibling(bare.getFileName() + (grey8 ? ".png" : ".tif"));
+        if (grey8) {
+            PictureWriter.png(file, picture.single().get());
+        } else {
+            PictureWriter.tiff(file, picture);
+        }
+        return file;
+    }
+
     /**
      * A sample as {@link #TRUTH} lists it.
      *
      * @param scale as text, such as {@code 1.5 um/px}
      */
-    public record Listed(String title, Path picture, Path method, String scale) {}
+    public record Listed(String title, PictureRef picture, Path method, String scale) {}
 
     /** What a folder that {@link #write} filled holds; nothing where it did not. */
     public static List<Listed> list(Path folder) throws FileFault {
@@ -73,13 +94,25 @@ public final class DemoFiles {
                 if (sample instanceof Map<?, ?> s) {
                     listed.add(new Listed(
                             String.valueOf(s.get("title")),
-                            folder.resolve(String.valueOf(s.get("file"))),
+                            picture(folder, (List<?>) s.get("files")),
                             folder.resolve(String.valueOf(s.get("method"))),
                             String.valueOf(s.get("scale"))));
                 }
             }
         }
         return listed;
+    }
+
+    private static PictureRef picture(Path folder, List<?> files) {
+        List<PictureRef.Source> sources = new ArrayList<>();
+        for (Object file : files) {
+            Map<?, ?> tree = (Map<?, ?>) file;
+            Path path = folder.resolve(String.valueOf(tree.get("file")))
+                    .toAbsolutePath()
+                    .normalize();
+            sources.add(new PictureRef.Source(String.valueOf(tree.get("channel")), path, 1, Optional.empty()));
+        }
+        return new PictureRef(sources);
     }
 
     /** Makes the folder where it is not there; one that is must be empty or hold {@code mark}. */
@@ -100,15 +133,25 @@ public final class DemoFiles {
         }
     }
 
-    private static Map<String, Object> truth(DemoSample sample, Path picture, Path method) {
+    private static Map<String, Object> truth(DemoSample sample, PictureRef picture, Path method) {
         Truth truth = sample.truth();
         double um = sample.scale().umPerPx();
         Map<String, Object> tree = new LinkedHashMap<>();
         tree.put("sample", sample.id());
         tree.put("title", sample.title());
-        tree.put("file", picture.getFileName().toString());
+        tree.put(
+                "files",
+                picture.sources().stream()
+                        .map(f -> {
+                            Map<String, Object> file = new LinkedHashMap<>();
+                            file.put("channel", f.channel());
+                            file.put("file", f.file().getFileName().toString());
+                            return file;
+                        })
+                        .toList());
         tree.put("method", method.getFileName().toString());
         tree.put("scale", sample.scale().toString());
+        tree.put("field", sample.field().stream().map(FieldText::write).toList());
         tree.put("width_px", sample.picture().width());
         tree.put("height_px", sample.picture().height());
         tree.put("speck_below_px2", truth.speckBelowPx2());

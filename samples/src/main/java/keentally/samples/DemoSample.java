@@ -1,6 +1,8 @@
 package keentally.samples;
 
+import java.util.List;
 import keentally.core.method.Method;
+import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
 import keentally.core.quantity.Scale;
 
@@ -9,5 +11,11 @@ import keentally.core.quantity.Scale;
  *
  * @param id for file names
  * @param title for people
+ * @param field the part that counts; none for the whole picture
  */
-public record DemoSample(String id, String title, Picture picture, Scale scale, Truth truth, Method method) {}
+public record DemoSample(
+        String id, String title, Picture picture, Scale scale, List<Field.Part> field, Truth truth, Method method) {
+    public DemoSample {
+        field = List.copyOf(field);
+    }
+}

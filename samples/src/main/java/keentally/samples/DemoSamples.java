@@ -10,6 +10,10 @@ public final class DemoSamples {
 
     /** Draws them; some seconds each. The same pixels on every machine. */
     public static List<Supplier<DemoSample>> all(Work work) {
-        return List.of(() -> FlourDispersion.draw(work), () -> CrumbSection.draw(work));
+        return List.of(
+                () -> FlourDispersion.draw(work),
+                () -> CrumbSection.draw(work),
+                () -> StarchGranules.draw(work),
+                () -> TwoStains.draw(work));
     }
 }

@@ -33,10 +33,16 @@ final class FlourDispersion {
         ShapeRenderer shapes = new ShapeRenderer(WIDTH, HEIGHT);
         particles.outlines().forEach(shapes::add);
         PlaneF coverage = shapes.coverage();
-        Truth truth = new Truth(SPECK_BELOW_PX2, "bright", percent(coverage), particles.things());
+        Truth truth = new Truth(SPECK_BELOW_PX2, true, "bright", percent(coverage), particles.things());
         Scale scale = new Scale(1.5, LengthUnit.UM);
         return new DemoSample(
-                "flour-dispersion", "Flour dispersion", Picture.grey(expose(coverage, work)), scale, truth, method());
+                "flour-dispersion",
+                "Flour dispersion",
+                Picture.grey(expose(coverage, work)),
+                scale,
+                List.of(),
+                truth,
+                method());
     }
 
     /** Large ones first, as room runs out; then middling and small ones, then dust. */

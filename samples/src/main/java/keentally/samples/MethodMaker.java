@@ -27,6 +27,11 @@ final class MethodMaker {
         return this;
     }
 
+    /** @param signal the channel that brightness is measured in */
+    Method make(List<Measure> measures, String signal) {
+        return method.measuring(measures).of(signal);
+    }
+
     Method make(List<Measure> measures) {
         return method.measuring(measures);
     }

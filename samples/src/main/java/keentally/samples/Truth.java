@@ -6,11 +6,12 @@ import java.util.List;
  * What is true of a drawn picture.
  *
  * @param speckBelowPx2 what has less area than this, in square pixels, is dust and no object
- * @param percentName what {@code percent} is a share of the picture of
- * @param percent of the picture, exact
+ * @param apart whether things lie apart from each other, so that they can be counted without being split
+ * @param percentName what {@code percent} is a share of the field of
+ * @param percent of the field, exact
  * @param things everything that was drawn, dust included
  */
-public record Truth(double speckBelowPx2, String percentName, double percent, List<Thing> things) {
+public record Truth(double speckBelowPx2, boolean apart, String percentName, double percent, List<Thing> things) {
     public Truth {
         things = List.copyOf(things);
     }

@@ -47,11 +47,13 @@ import keentally.core.view.Viewport;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
+import keentally.study.document.PictureRef;
 import keentally.study.file.FileFault;
 import keentally.study.picture.PictureReader;
 import keentally.study.picture.PictureWriter;
 import keentally.study.result.BatchRun;
 import keentally.study.result.RunOrder;
+import keentally.study.result.SampleOrder;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Level;
@@ -247,8 +249,9 @@ public class TwelveMegapixels {
     /** {@code run} with all its files on one picture. */
     @Benchmark
     public int runAllFiles() throws FileFault {
-        RunOrder order = new RunOrder(
-                method, List.of(file), 1, folder.resolve("out"), Optional.empty(), false, List.of(), 1, true);
+        SampleOrder sample =
+                new SampleOrder(Optional.empty(), PictureRef.of(file, 1), Optional.empty(), false, List.of());
+        RunOrder order = new RunOrder(method, List.of(sample), folder.resolve("out"), 1, true);
         return BatchRun.run(order, workers, BatchRun.Watcher.SILENT);
     }
 }

@@ -116,6 +116,11 @@ public record Method(String name, LengthUnit unit, List<MethodStep> steps, List<
         return new Method(name, unit, steps, others, signal);
     }
 
+    /** With brightness measured in another channel of the original, or in the prepared picture. */
+    public Method of(String otherSignal) {
+        return new Method(name, unit, steps, measures, otherSignal);
+    }
+
     /** The steps up to and with {@code upTo} that are done: those not muted. */
     public List<MethodStep> active(int upTo) {
         return steps.subList(0, Math.min(upTo, steps.size())).stream()

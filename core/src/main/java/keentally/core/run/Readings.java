@@ -29,7 +29,7 @@ public record Readings(
         int[] objectPhases) {
 
     static Readings of(Run run, State last, Work work) throws StepFault {
-        Plane signal = last.signal(run.method().signal());
+        Plane signal = last.signal(run.method().signal(), work);
         Optional<PhaseMap> phases = last.phases().or(() -> last.mask().map(mask -> PhaseMap.of(mask, last.field())));
         Optional<ObjectTable> table = last.objects()
                 .map(objects -> ObjectTable.of(objects, run.method().measures(), signal, last.field(), work));

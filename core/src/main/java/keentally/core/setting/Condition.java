@@ -5,15 +5,19 @@ import java.util.List;
 /**
  * Another setting has one of some values.
  *
- * @param on a choice that always applies where this one is asked about
+ * @param on a choice or a channel that always applies where this one is asked about
  * @param any the values
  */
-public record Condition(ChoiceSetting<?> on, List<? extends Enum<?>> any) {
+public record Condition(Setting<?> on, List<?> any) {
     public Condition {
         any = List.copyOf(any);
     }
 
     public static <E extends Enum<E>> Condition is(ChoiceSetting<E> on, E one) {
+        return new Condition(on, List.of(one));
+    }
+
+    public static Condition is(ChannelSetting on, String one) {
         return new Condition(on, List.of(one));
     }
 
@@ -29,6 +33,10 @@ public record Condition(ChoiceSetting<?> on, List<? extends Enum<?>> any) {
     @Override
     public String toString() {
         return on.id() + " is "
-                + String.join(" or ", any.stream().map(ChoiceSetting::word).toList());
+                + String.join(" or ", any.stream().map(Condition::word).toList());
+    }
+
+    private static String word(Object value) {
+        return value instanceof Enum<?> e ? ChoiceSetting.word(e) : value.toString();
     }
 }

@@ -63,6 +63,13 @@ public final class Values {
         return tree;
     }
 
+    /** Exactly what was set, whether or not it applies now, in the order given; no defaults. */
+    public Map<String, Object> asSet(List<Setting<?>> settings) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        settings.stream().filter(this::isSet).forEach(s -> put(tree, s));
+        return tree;
+    }
+
     private <T> void put(Map<String, Object> tree, Setting<T> setting) {
         find(setting).ifPresent(value -> tree.put(setting.id(), setting.write(value)));
     }

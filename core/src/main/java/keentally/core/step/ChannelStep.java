@@ -1,38 +1,36 @@
 package keentally.core.step;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
+import keentally.core.colour.ChannelPlane;
+import keentally.core.colour.GreyChannel;
 import keentally.core.picture.Channel;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane;
+import keentally.core.setting.ChannelSetting;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.Condition;
 import keentally.core.setting.FlagSetting;
 import keentally.core.setting.Setting;
+import keentally.core.work.Work;
 
 /** Goes on with one channel of the picture. A grey picture's grey is itself. */
-record ChannelStep(Of of, From from, GreyChannel.Weights weights, boolean round) implements Step {
-    enum Of {
-        GREY,
-        RED,
-        GREEN,
-        BLUE
-    }
-
+record ChannelStep(String of, From from, GreyChannel.Weights weights, boolean round) implements Step {
     enum From {
         CURRENT,
         ORIGINAL
     }
 
-    private static final ChoiceSetting<Of> OF = ChoiceSetting.of("of", Of.GREY);
+    private static final ChannelSetting OF = new ChannelSetting("of", Channel.GREY, ChannelPlane.WORDS, List.of());
     private static final ChoiceSetting<From> FROM = ChoiceSetting.of("from", From.CURRENT);
     private static final ChoiceSetting<GreyChannel.Weights> WEIGHTS =
-            ChoiceSetting.of("weights", GreyChannel.Weights.BT709, Condition.is(OF, Of.GREY));
-    private static final FlagSetting ROUND = FlagSetting.of("round", false, Condition.is(OF, Of.GREY));
+            ChoiceSetting.of("weights", GreyChannel.Weights.BT709, Condition.is(OF, Channel.GREY));
+    private static final FlagSetting ROUND = FlagSetting.of("round", false, Condition.is(OF, Channel.GREY));
 
     static final StepDescription DESCRIPTION = new StepDescription(
             "channel",
-            1,
+            2,
             Flow.PICTURE,
             Flow.PICTURE,
             Set.of(),
@@ -42,22 +40,15 @@ record ChannelStep(Of of, From from, GreyChannel.Weights weights, boolean round)
     @Override
     public Outcome apply(State before, Site site) throws StepFault {
         Picture picture = from == From.CURRENT ? before.current() : before.original();
-        return new Outcome(before.give(new Picture(List.of(new Channel(name(), plane(picture))))), Findings.NONE);
+        return new Outcome(
+                before.give(new Picture(List.of(new Channel(of, plane(picture, site.work()))))), Findings.NONE);
     }
 
-    private String name() {
-        return ChoiceSetting.word(of);
-    }
-
-    private Plane plane(Picture picture) throws StepFault {
-        if (of == Of.GREY && picture.isColour()) {
-            return GreyChannel.of(picture, weights, round);
-        }
-        if (of == Of.GREY && picture.single().isPresent()) {
-            return picture.single().get();
-        }
-        return picture.channel(name())
-                .orElseThrow(() ->
-                        new StepFault("finds no channel '" + name() + "': the picture has " + picture.channelNames()));
+    private Plane plane(Picture picture, Work work) throws StepFault {
+        boolean weighed = of.equals(Channel.GREY) && picture.isColour();
+        Optional<Plane> plane =
+                weighed ? Optional.of(GreyChannel.of(picture, weights, round)) : ChannelPlane.of(picture, of, work);
+        return plane.orElseThrow(
+                () -> new StepFault("finds no channel '" + of + "': the picture has " + picture.channelNames()));
     }
 }

@@ -1,6 +1,7 @@
 package keentally.core.step;
 
 import java.util.Optional;
+import keentally.core.colour.ChannelPlane;
 import keentally.core.picture.Channel;
 import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
@@ -9,6 +10,7 @@ import keentally.core.picture.Picture;
 import keentally.core.picture.Plane;
 import keentally.core.quantity.Scale;
 import keentally.core.region.Objects;
+import keentally.core.work.Work;
 
 /**
  * What is carried along a method. Giving one kind clears what stands behind it in {@link Flow}; a picture step clears
@@ -92,18 +94,12 @@ public record State(
      *
      * @throws StepFault where there is no such channel, saying which there are
      */
-    public Plane signal(String name) throws StepFault {
-        if (name.equals(PREPARED)) {
-            return plane();
-        }
-        if (name.equals(Channel.GREY) && original.isColour()) {
-            return GreyChannel.of(original, GreyChannel.Weights.BT709, false);
-        }
-        Optional<Plane> only = name.equals(Channel.GREY) ? original.single() : Optional.empty();
-        return original.channel(name)
-                .or(() -> only)
-                .orElseThrow(() -> new StepFault(
-                        "takes brightness from '" + name + "', but the picture has " + original.channelNames()));
+    public Plane signal(String name, Work work) throws StepFault {
+        return name.equals(PREPARED)
+                ? plane()
+                : ChannelPlane.of(original, name, work)
+                        .orElseThrow(() -> new StepFault("takes brightness from '" + name + "', but the picture has "
+                                + original.channelNames()));
     }
 
     /** Memory held beyond what {@code before} holds already. */

@@ -91,9 +91,9 @@ class StateRulesTest {
     void theSignalIsAChannelOfTheOriginal() throws StepFault {
         Plane other = new Chance(4).plane8(SIDE, SIDE);
         State prepared = START.give(Picture.grey(other));
-        assertThat(prepared.signal("grey")).isSameAs(PLANE);
-        assertThat(prepared.signal(State.PREPARED)).isSameAs(other);
-        assertThatThrownBy(() -> prepared.signal("blue"))
+        assertThat(prepared.signal("grey", Work.alone())).isSameAs(PLANE);
+        assertThat(prepared.signal(State.PREPARED, Work.alone())).isSameAs(other);
+        assertThatThrownBy(() -> prepared.signal("blue", Work.alone()))
                 .hasMessage("takes brightness from 'blue', but the picture has grey");
     }
 
@@ -103,9 +103,9 @@ class StateRulesTest {
         Plane green = new Chance(6).plane8(SIDE, SIDE);
         Plane blue = new Chance(7).plane8(SIDE, SIDE);
         Plane grey = State.of(Picture.colour(red, green, blue), FIELD, Optional.empty())
-                .signal("grey");
+                .signal("grey", Work.alone());
         Plane same =
-                State.of(Picture.colour(red, red, red), FIELD, Optional.empty()).signal("grey");
+                State.of(Picture.colour(red, red, red), FIELD, Optional.empty()).signal("grey", Work.alone());
         for (int i = 0; i < SIDE * SIDE; i++) {
             int x = i % SIDE;
             int y = i / SIDE;

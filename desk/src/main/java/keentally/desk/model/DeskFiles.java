@@ -43,8 +43,8 @@ public final class DeskFiles {
 
     private void write(Path file, Writing writing) {
         boolean input = desk.study().get().samples().stream()
-                .map(id -> desk.study().get().sample(id).orElseThrow().file())
-                .anyMatch(file.toAbsolutePath()::equals);
+                .flatMap(id -> desk.study().get().sample(id).orElseThrow().picture().sources().stream())
+                .anyMatch(s -> s.file().equals(file.toAbsolutePath().normalize()));
         if (input) {
             desk.say(Texts.of("file.input", file));
             return;

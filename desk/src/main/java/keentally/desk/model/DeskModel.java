@@ -1,7 +1,5 @@
 package keentally.desk.model;
 
-import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -9,7 +7,9 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -37,12 +37,12 @@ import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
 import keentally.desk.look.Texts;
-import keentally.study.document.Journal;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
-import keentally.study.picture.PictureFile;
-import keentally.study.picture.PictureReader;
+import keentally.study.store.PictureShelf;
+import keentally.study.store.StudyFile;
+import org.slf4j.LoggerFactory;
 
 /**
  * The desk without its window: the study, what is looked at, and what came back from running. All methods are called on the
@@ -60,19 +60,22 @@ public final class DeskModel implements AutoCloseable {
     private final Lanes lanes;
     private final Map<String, OpenSample> pictures = new LinkedHashMap<>();
 
-    private Journal journal = new Journal(Study.empty());
+    private OpenStudy held;
+    private final SampleMaker maker = new SampleMaker();
     private long asked;
 
     /** Tickets below this were asked for before the last action. */
     private long dropped;
 
     private final ReadOnlyObjectWrapper<Study> study = new ReadOnlyObjectWrapper<>(Study.empty());
+    private final ReadOnlyObjectWrapper<OpenStudy> holding;
     private final ReadOnlyStringWrapper sampleId = new ReadOnlyStringWrapper("");
     private final ReadOnlyObjectWrapper<Optional<OpenSample>> open = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<Optional<Shown>> shown = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<Optional<Run>> preview = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final StringProperty station = new SimpleStringProperty(PICTURE);
     private final ObjectProperty<Set<Integer>> selection = new SimpleObjectProperty<>(Set.of());
+    private final ReadOnlyObjectWrapper<Set<String>> missing = new ReadOnlyObjectWrapper<>(Set.of());
     private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
 
     /**
@@ -82,6 +85,13 @@ public final class DeskModel implements AutoCloseable {
     public DeskModel(Executor ui, Consumer<Throwable> onCrash) {
         this.ui = ui;
         this.lanes = new Lanes(onCrash);
+        this.held = OpenStudy.unkept(Study.empty(), ui);
+        this.holding = new ReadOnlyObjectWrapper<>(held);
+    }
+
+    /** The study on the desk with its file. */
+    public ReadOnlyObjectProperty<OpenStudy> holding() {
+        return holding.getReadOnlyProperty();
     }
 
     public ReadOnlyObjectProperty<Study> study() {
@@ -116,6 +126,11 @@ public final class DeskModel implements AutoCloseable {
     /** Selected objects, by region; they belong to the last run. */
     public ObjectProperty<Set<Integer>> selection() {
         return selection;
+    }
+
+    /** The samples whose pictures were not where they should be. */
+    public ReadOnlyObjectProperty<Set<String>> missing() {
+        return missing.getReadOnlyProperty();
     }
 
     /** The last thing that there was to say. */
@@ -184,59 +199,48 @@ public final class DeskModel implements AutoCloseable {
 
     // What a person does.
 
-    /** Starts over with a study; undo starts over too. */
+    /** Starts over with a study in memory alone. */
     public void begin(Study start) {
-        journal = new Journal(start);
-        pictures.clear();
-        selection.set(Set.of());
-        station.set(PICTURE);
-        study.set(start);
-        sampleId.set("");
-        show(start.samples().isEmpty() ? "" : start.samples().getFirst());
+        hold(OpenStudy.unkept(start, ui));
     }
 
-    /** Adds pictures as samples and shows the first; a file that cannot be read is said and leaves the study as it was. */
-    public void addPictures(List<Path> files) {
+    /** Opens or makes a study file and puts it on the desk; the one before is let go of. What is in the way is said. */
+    public void begin(OpenStudy.Opening opening, Runnable then) {
         lanes.submit(Lane.IDLE, cancel -> {
-            List<PictureFile> read = new ArrayList<>();
-            List<String> faults = new ArrayList<>();
-            for (Path file : files) {
-                try {
-                    read.add(PictureReader.read(file));
-                } catch (FileFault e) {
-                    faults.add(e.getMessage());
-                }
+            try {
+                OpenStudy opened = OpenStudy.open(opening, ui);
+                ui.execute(() -> {
+                    hold(opened);
+                    opened.file().flatMap(StudyFile::remark).ifPresent(this::say);
+                    then.run();
+                });
+            } catch (FileFault e) {
+                ui.execute(() -> say(e.getMessage()));
             }
-            List<OpenSample> ready = read.stream()
-                    .map(p -> new OpenSample("", p, Pyramid.of(p.picture(), work(cancel))))
-                    .toList();
-            ui.execute(() -> added(ready, faults));
         });
     }
 
-    private void added(List<OpenSample> ready, List<String> faults) {
-        String first = null;
-        for (OpenSample sample : ready) {
-            String id = study.get().newSampleId();
-            first = first == null ? id : first;
-            keep(new OpenSample(id, sample.file(), sample.pyramid()));
-            Path file = sample.file().file().toAbsolutePath();
-            String name = file.getFileName().toString();
-            act(
-                    Texts.of("action.add-sample", name),
-                    s -> s.with(id, new SampleThing(bare(name), file, 1, Optional.empty(), List.of(), methodId())));
-        }
-        if (first != null) {
-            show(first);
-        }
-        if (!faults.isEmpty()) {
-            say(String.join(" ", faults));
-        }
+    private void hold(OpenStudy next) {
+        OpenStudy before = held;
+        lanes.submit(Lane.IDLE, cancel -> letGo(before));
+        held = next;
+        pictures.clear();
+        selection.set(Set.of());
+        station.set(PICTURE);
+        message.set("");
+        holding.set(next);
+        Study start = next.study();
+        sampleId.set("");
+        study.set(start);
+        show(start.samples().isEmpty() ? "" : start.samples().getFirst());
     }
 
-    private static String bare(String name) {
-        int dot = name.lastIndexOf('.');
-        return dot > 0 ? name.substring(0, dot) : name;
+    private void letGo(OpenStudy before) {
+        try {
+            before.close();
+        } catch (FileFault e) {
+            ui.execute(() -> say(e.getMessage()));
+        }
     }
 
     /** Puts a sample on the stage. */
@@ -261,15 +265,25 @@ public final class DeskModel implements AutoCloseable {
         }
         open.set(Optional.empty());
         SampleThing sample = study.get().sample(id).orElseThrow();
+        PictureShelf shelf = held.shelf();
         lanes.overtake(Lane.FOLLOW, cancel -> {
             try {
-                PictureFile file = PictureReader.read(sample.file(), sample.page());
-                OpenSample read = new OpenSample(id, file, Pyramid.of(file.picture(), work(cancel)));
+                PictureShelf.Taken taken = shelf.take(sample.picture());
+                OpenSample read = new OpenSample(
+                        id, taken.file(), Pyramid.of(taken.file().picture(), work(cancel)), taken.changed());
                 ui.execute(() -> opened(read));
+            } catch (PictureShelf.MissingPicture e) {
+                ui.execute(() -> missing(id, e));
             } catch (FileFault e) {
                 ui.execute(() -> say(e.getMessage()));
             }
         });
+    }
+
+    private void missing(String id, FileFault fault) {
+        say(fault.getMessage());
+        missing.set(
+                Set.copyOf(Stream.concat(missing.get().stream(), Stream.of(id)).toList()));
     }
 
     private void opened(OpenSample sample) {
@@ -277,10 +291,18 @@ public final class DeskModel implements AutoCloseable {
             return;
         }
         keep(sample);
+        missing.set(Set.copyOf(
+                missing.get().stream().filter(id -> !id.equals(sample.id())).toList()));
+        sample.changed().forEach(this::say);
         if (sampleId.get().equals(sample.id())) {
             open.set(Optional.of(sample));
             refresh();
         }
+    }
+
+    /** Forgets pictures that were read, so that they are read again when they are shown. */
+    void forget(String id) {
+        pictures.remove(id);
     }
 
     private void keep(OpenSample sample) {
@@ -299,37 +321,6 @@ public final class DeskModel implements AutoCloseable {
         }
     }
 
-    public void removeSample(String id) {
-        int place = study.get().samples().indexOf(id);
-        String name = study.get().sample(id).orElseThrow().name();
-        act(Texts.of("action.remove-sample", name), s -> s.without(id));
-        if (sampleId.get().equals(id)) {
-            List<String> left = study.get().samples();
-            show(left.isEmpty() ? "" : left.get(Math.min(place, left.size() - 1)));
-        }
-    }
-
-    /** Uses another of the study's methods on the sample on the stage. */
-    public void use(String methodId) {
-        act(
-                Texts.of("action.use", study.get().method(methodId).name()),
-                s -> s.sample(sampleId.get())
-                        .map(sample -> s.with(sampleId.get(), sample.using(methodId)))
-                        .orElse(s));
-    }
-
-    /** Sets or clears the scale of the sample on the stage; the method's unit follows where that is what makes sense. */
-    public void giveScale(Optional<Scale> scale) {
-        act(Texts.of(scale.isPresent() ? "action.scale" : "action.no-scale"), s -> {
-            Study changed = s.sample(sampleId.get())
-                    .map(sample -> s.with(sampleId.get(), sample.with(scale)))
-                    .orElse(s);
-            Method used = changed.method(methodId());
-            boolean firstScale = scale.isPresent() && !used.unit().isReal();
-            return firstScale ? changed.with(methodId(), used.in(scale.get().unit())) : changed;
-        });
-    }
-
     /** Replaces the method; refused with the reason where the order of its steps cannot work. */
     public boolean change(String title, UnaryOperator<Method> how) {
         Method next = how.apply(method());
@@ -346,7 +337,7 @@ public final class DeskModel implements AutoCloseable {
     /** Shows what other values would give, without keeping them. */
     public void tryOut(String stepId, Values values) {
         Method tried = method().with(stepId, values);
-        Optional<Sample> sample = sampleNow();
+        Optional<Supplier<Sample>> sample = sampleNow();
         if (sample.isEmpty() || tried.refusal().isPresent()) {
             return;
         }
@@ -354,7 +345,7 @@ public final class DeskModel implements AutoCloseable {
         int upTo = tried.indexOf(stepId) + 1;
         lanes.submit(Lane.PREVIEW, cancel -> {
             try {
-                Run run = runner.run(tried, sample.get(), upTo, cancel, Progress.SILENT);
+                Run run = runner.run(tried, sample.get().get(), upTo, cancel, Progress.SILENT);
                 ui.execute(() -> preview.set(ticket >= dropped ? Optional.of(run) : preview.get()));
             } catch (RunFault e) {
                 ui.execute(() -> say(e.getMessage()));
@@ -364,8 +355,11 @@ public final class DeskModel implements AutoCloseable {
     }
 
     /** The one door for actions: into the journal, and everything is run again. */
-    private void act(String title, UnaryOperator<Study> how) {
-        if (journal.act(title, how)) {
+    void act(String title, UnaryOperator<Study> how) {
+        if (held.isReadOnly()) {
+            say(Texts.of("study.read-only"));
+            refresh();
+        } else if (held.act(title, how)) {
             journalMoved();
         } else {
             refresh();
@@ -373,31 +367,31 @@ public final class DeskModel implements AutoCloseable {
     }
 
     public Optional<String> undoable() {
-        return journal.undoable();
+        return held.undoable();
     }
 
     public Optional<String> redoable() {
-        return journal.redoable();
+        return held.redoable();
     }
 
     public void undo() {
-        Optional<String> title = journal.undoable();
-        if (journal.undo()) {
+        Optional<String> title = held.undoable();
+        if (held.undo()) {
             journalMoved();
             say(Texts.of("undone", title.orElseThrow()));
         }
     }
 
     public void redo() {
-        Optional<String> title = journal.redoable();
-        if (journal.redo()) {
+        Optional<String> title = held.redoable();
+        if (held.redo()) {
             journalMoved();
             say(Texts.of("redone", title.orElseThrow()));
         }
     }
 
     private void journalMoved() {
-        Study now = journal.study();
+        Study now = held.study();
         message.set("");
         study.set(now);
         if (!station.get().equals(PICTURE) && method().indexOf(station.get()) < 0) {
@@ -412,11 +406,9 @@ public final class DeskModel implements AutoCloseable {
         }
     }
 
-    /** The sample as the runner takes it, where its picture is there. */
-    private Optional<Sample> sampleNow() {
-        return open.get()
-                .flatMap(o -> sample().map(thing -> Sample.of(
-                        o.file().sha256() + "#" + o.file().page(), o.file().picture(), thing.field(), thing.scale())));
+    /** The sample as the runner takes it, where its picture is there; made where it is asked, away from the interface thread. */
+    private Optional<Supplier<Sample>> sampleNow() {
+        return open.get().flatMap(o -> sample().map(thing -> () -> maker.sample(o, thing)));
     }
 
     private void refresh() {
@@ -425,10 +417,14 @@ public final class DeskModel implements AutoCloseable {
         sampleNow().ifPresent(sample -> follow(method(), sample, ticket, true));
     }
 
-    private void follow(Method method, Sample sample, long ticket, boolean whole) {
+    private void follow(Method method, Supplier<Sample> sample, long ticket, boolean whole) {
         Lanes.Job job = cancel -> {
-            Shown result = Shown.of(runner, method, sample, cancel);
-            ui.execute(() -> came(result, ticket, whole));
+            try {
+                Shown result = Shown.of(runner, method, sample.get(), cancel);
+                ui.execute(() -> came(result, ticket, whole));
+            } catch (IllegalArgumentException e) {
+                ui.execute(() -> say(Texts.of("complaint", e.getMessage())));
+            }
         };
         if (whole) {
             lanes.overtake(Lane.FOLLOW, job);
@@ -458,5 +454,10 @@ public final class DeskModel implements AutoCloseable {
     public void close() {
         lanes.close();
         workers.close();
+        try {
+            held.close();
+        } catch (FileFault e) {
+            LoggerFactory.getLogger(DeskModel.class).error("the study was not kept whole", e);
+        }
     }
 }

@@ -1,6 +1,7 @@
 package keentally.desk.station;
 
 import java.util.Optional;
+import javafx.application.Platform;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -13,11 +14,14 @@ import keentally.core.words.Figures;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
+import keentally.desk.model.SampleActions;
+import keentally.study.document.Calibration;
 import keentally.study.picture.PictureFile;
 
 /** What the picture is, and how long its pixels are. */
 final class PicturePanel extends VBox implements StationPanel.Body {
     private final DeskModel desk;
+    private final SampleActions actions;
 
     /** A field that loses the keyboard because another sample is shown must not give that one its scale. */
     private final String builtFor;
@@ -28,6 +32,7 @@ final class PicturePanel extends VBox implements StationPanel.Body {
 
     PicturePanel(DeskModel desk) {
         this.desk = desk;
+        this.actions = new SampleActions(desk, Platform::runLater);
         this.builtFor = desk.sampleId().get();
         getStyleClass().add("picture-panel");
         facts.getStyleClass().add("facts");
@@ -71,7 +76,7 @@ final class PicturePanel extends VBox implements StationPanel.Body {
             }
         });
         box.setValue(desk.methodId());
-        box.setOnAction(e -> desk.use(box.getValue()));
+        box.setOnAction(e -> actions.use(box.getValue()));
         name.setLabelFor(box);
         return new VBox(4, name, box);
     }
@@ -86,7 +91,7 @@ final class PicturePanel extends VBox implements StationPanel.Body {
             return;
         }
         try {
-            desk.giveScale(text.isEmpty() ? Optional.empty() : Optional.of(Scale.of(text)));
+            actions.calibrate(text.isEmpty() ? Optional.empty() : Optional.of(Calibration.typed(Scale.of(text))));
             complaint.setVisible(false);
         } catch (IllegalArgumentException e) {
             complaint.setText(Texts.of("complaint", e.getMessage()));

@@ -11,6 +11,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
 import keentally.core.setting.AreaSetting;
+import keentally.core.setting.ChannelSetting;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.FlagSetting;
 import keentally.core.setting.LengthSetting;
@@ -55,6 +56,7 @@ final class SettingRow extends VBox {
 
     private Node control(Setting<?> setting, String name) {
         return switch (setting) {
+            case ChannelSetting channel -> channel(channel);
             case ChoiceSetting<?> choice -> choice(choice);
             case FlagSetting flag -> flag(flag, name);
             case NumberSetting number -> field(number);
@@ -104,6 +106,21 @@ final class SettingRow extends VBox {
         box.setOnAction(e -> {
             if (!tuning.choose(setting, box.getValue())) {
                 box.setValue(tuning.step().values().get(setting));
+            }
+        });
+        return box;
+    }
+
+    /** The words that are always known, and before them the sample's own channels. */
+    private ComboBox<String> channel(ChannelSetting setting) {
+        ComboBox<String> box = new ComboBox<>();
+        box.getItems().setAll(tuning.channels(setting.words()));
+        box.setEditable(true);
+        box.setMaxWidth(Double.MAX_VALUE);
+        box.setValue(tuning.step().values().get(setting));
+        box.setOnAction(e -> {
+            if (!tuning.isStale() && !box.getValue().equals(tuning.tree(setting))) {
+                tuning.set(setting, box.getValue());
             }
         });
         return box;

@@ -1,6 +1,11 @@
 package keentally.desk.station;
 
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
 import keentally.core.method.MethodStep;
+import keentally.core.picture.Channel;
+import keentally.core.picture.Picture;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
@@ -23,6 +28,18 @@ final class Tuning {
     /** Whether the station is gone from the desk: removed, or another method is in use. */
     boolean isStale() {
         return !desk.methodId().equals(methodId) || desk.method().step(stepId).isEmpty();
+    }
+
+    /** The channels to choose from: the sample's own, then the words that its picture answers to. */
+    List<String> channels(List<String> words) {
+        Optional<Picture> picture = desk.open().get().map(o -> o.file().picture());
+        List<String> own = picture.map(Picture::channels).orElse(List.of()).stream()
+                .map(Channel::name)
+                .toList();
+        boolean colour = picture.map(Picture::isColour).orElse(true);
+        return Stream.concat(own.stream(), colour ? words.stream() : Stream.empty())
+                .distinct()
+                .toList();
     }
 
     MethodStep step() {

@@ -1,6 +1,7 @@
 package keentally.desk.view;
 
 import java.util.Optional;
+import javafx.application.Platform;
 import javafx.event.Event;
 import javafx.scene.control.Alert;
 import javafx.scene.control.ButtonType;
@@ -19,6 +20,7 @@ import keentally.core.words.Words;
 import keentally.desk.look.Texts;
 import keentally.desk.look.Theme;
 import keentally.desk.model.DeskModel;
+import keentally.desk.model.SampleActions;
 import keentally.desk.stage.StageModel;
 import keentally.desk.station.StationActions;
 import keentally.study.Program;
@@ -98,7 +100,8 @@ final class DeskMenus {
                 new SeparatorMenuItem(),
                 item("sample-remove", "", () -> {
                     if (!desk.sampleId().get().isEmpty()) {
-                        desk.removeSample(desk.sampleId().get());
+                        new SampleActions(desk, Platform::runLater)
+                                .remove(desk.sampleId().get());
                     }
                 }));
     }

@@ -24,6 +24,7 @@ import keentally.desk.look.Texts;
 import keentally.desk.look.Theme;
 import keentally.desk.model.DeskFiles;
 import keentally.desk.model.DeskModel;
+import keentally.desk.model.SampleActions;
 import keentally.desk.stage.StageModel;
 import keentally.desk.stage.StageView;
 import keentally.desk.station.MethodLine;
@@ -174,7 +175,7 @@ public final class DeskWindow {
                 .toList();
         files.stream().filter(f -> f.toString().endsWith(MethodFile.ENDING)).forEach(this.files::openMethod);
         if (!pictures.isEmpty()) {
-            desk.addPictures(pictures);
+            new SampleActions(desk, Platform::runLater).add(pictures, survey -> List.of());
         }
     }
 

@@ -30,7 +30,6 @@ import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
-import keentally.study.picture.PictureReader;
 
 /** The samples, each as a labelled slide: its picture, its name, and what is missing. */
 final class SlideTray extends ScrollPane {
@@ -116,7 +115,8 @@ final class SlideTray extends ScrollPane {
 
     private void paint(String id, SampleThing sample, Work work) {
         try {
-            Picture picture = PictureReader.read(sample.file(), sample.page()).picture();
+            Picture picture =
+                    desk.holding().get().shelf().take(sample.picture()).file().picture();
             int width = picture.width();
             int height = picture.height();
             double zoom = Math.max((double) WIDTH / width, (double) HEIGHT / height);

@@ -22,6 +22,8 @@ import keentally.core.run.Readings;
 import keentally.core.setting.Values;
 import keentally.core.step.StepDescription;
 import keentally.core.step.Steps;
+import keentally.study.document.Calibration;
+import keentally.study.document.PictureRef;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
@@ -36,6 +38,7 @@ class DeskModelTest {
     private final BlockingQueue<Runnable> interfaceThread = new LinkedBlockingQueue<>();
     private final List<Throwable> crashes = new ArrayList<>();
     private final DeskModel desk = new DeskModel(interfaceThread::add, crashes::add);
+    private final SampleActions actions = new SampleActions(desk, interfaceThread::add);
 
     @TempDir
     private Path folder;
@@ -63,8 +66,8 @@ class DeskModelTest {
         }
         Path file = folder.resolve(discs + ".tif");
         PictureWriter.tiff(file, Picture.grey(shapes.plane(10, 110)));
-        return new SampleThing(
-                "discs " + discs, file, 1, Optional.of(Scale.of("2 um/px")), List.of(), Study.FIRST_METHOD);
+        return SampleThing.of("discs " + discs, PictureRef.of(file, 1), Study.FIRST_METHOD)
+                .with(Optional.of(Calibration.typed(Scale.of("2 um/px"))));
     }
 
     @AfterEach
@@ -144,7 +147,7 @@ class DeskModelTest {
         StepDescription gate = Steps.find("gate").orElseThrow();
         Values limit = Values.NONE.withTree(gate.setting("atLeast").orElseThrow(), "3 um2");
         desk.change("limit", m -> m.with("gate-1", limit));
-        desk.giveScale(Optional.empty());
+        actions.calibrate(Optional.empty());
         settle(() -> desk.shown().get().flatMap(Shown::fault).isPresent());
         assertThat(desk.shown().get().orElseThrow().fault().orElseThrow()).hasMessageContaining("Step 2 (gate)");
         assertThat(desk.reached("threshold-1")).isPresent();
@@ -165,10 +168,10 @@ class DeskModelTest {
 
     @Test
     void removingTheSampleOnTheStageShowsTheNextAndUndoBringsItBack() {
-        desk.removeSample("s1");
+        actions.remove("s1");
         assertThat(desk.sampleId().get()).isEqualTo("s2");
-        desk.removeSample("s2");
-        desk.removeSample("s3");
+        actions.remove("s2");
+        actions.remove("s3");
         assertThat(desk.sampleId().get()).isEmpty();
         assertThat(desk.open().get()).isEmpty();
         desk.undo();
@@ -182,7 +185,7 @@ class DeskModelTest {
         Files.delete(folder.resolve("2.tif"));
         desk.show("s2");
         settle(() -> !desk.message().get().isEmpty());
-        assertThat(desk.message().get()).endsWith("2.tif does not exist.");
+        assertThat(desk.message().get()).contains("2.tif is missing");
         desk.show("s1");
         settle(() -> readings().isPresent());
         assertThat(count()).isEqualTo(1);
@@ -190,9 +193,9 @@ class DeskModelTest {
 
     @Test
     void aFirstScaleGivesTheMethodItsUnit() {
-        desk.giveScale(Optional.empty());
+        actions.calibrate(Optional.empty());
         desk.change("in pixels", m -> m.in(LengthUnit.PX));
-        desk.giveScale(Optional.of(Scale.of("3 mm/px")));
+        actions.calibrate(Optional.of(Calibration.typed(Scale.of("3 mm/px"))));
         assertThat(desk.method().unit()).isEqualTo(LengthUnit.MM);
         assertThat(desk.scale()).contains(Scale.of("3 mm/px"));
     }

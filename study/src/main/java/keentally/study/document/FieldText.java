@@ -2,6 +2,9 @@ package keentally.study.document;
 
 import java.util.Arrays;
 import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.DoubleStream;
 import keentally.core.geometry.Ellipse;
 import keentally.core.geometry.Polygon;
 import keentally.core.geometry.Rectangle;
@@ -10,7 +13,7 @@ import keentally.core.picture.Field;
 
 /** Shapes of a field as text, in pixels: {@code rect:x,y,w,h}, {@code not:ellipse:cx,cy,rx,ry}, {@code polygon:x,y,...}, {@code whole}. */
 public final class FieldText {
-    private static final double BEYOND_ANY_PICTURE = 1 << 30;
+    private static final Rectangle EVERYTHING = new Rectangle(0, 0, 1 << 30, 1 << 30);
 
     private FieldText() {}
 
@@ -23,6 +26,40 @@ public final class FieldText {
         String kind = colon < 0 ? shape : shape.substring(0, colon);
         double[] n = colon < 0 ? new double[0] : numbers(text, shape.substring(colon + 1));
         return new Field.Part(shape(text, kind, n), takenAway);
+    }
+
+    /** As {@link #read}, or {@code round} for the round field that is to be found in each picture. */
+    public static FieldWish readWish(String text) {
+        String plain = text.strip().toLowerCase(Locale.ROOT);
+        return switch (plain) {
+            case "round" -> new FieldWish(Optional.empty(), false);
+            case "not:round" -> new FieldWish(Optional.empty(), true);
+            default -> FieldWish.of(read(text));
+        };
+    }
+
+    /** As {@link #read} takes it, exactly. */
+    public static String write(Field.Part part) {
+        String shape = switch (part.shape()) {
+            case Rectangle r -> r.equals(EVERYTHING) ? "whole" : "rect:" + list(r.x(), r.y(), r.width(), r.height());
+            case Ellipse e ->
+                "ellipse:"
+                        + (e.angleDegrees() == 0
+                                ? list(e.cx(), e.cy(), e.a(), e.b())
+                                : list(e.cx(), e.cy(), e.a(), e.b(), e.angleDegrees()));
+            case Polygon p ->
+                "polygon:"
+                        + list(p.corners().stream()
+                                .flatMapToDouble(c -> DoubleStream.of(c.x(), c.y()))
+                                .toArray());
+        };
+        return (part.takenAway() ? "not:" : "") + shape;
+    }
+
+    private static String list(double... numbers) {
+        return Arrays.stream(numbers)
+                .mapToObj(n -> n == Math.rint(n) && Math.abs(n) < 1e15 ? String.valueOf((long) n) : String.valueOf(n))
+                .collect(Collectors.joining(","));
     }
 
     private static double[] numbers(String text, String list) {
@@ -39,15 +76,16 @@ public final class FieldText {
         return switch (kind) {
             case "whole" -> {
                 expect(n.length == 0, text, "no numbers behind 'whole'");
-                yield new Rectangle(0, 0, BEYOND_ANY_PICTURE, BEYOND_ANY_PICTURE);
+                yield EVERYTHING;
             }
             case "rect" -> {
                 expect(n.length == 4 && n[2] > 0 && n[3] > 0, text, "rect:x,y,width,height with sides above 0");
                 yield new Rectangle(n[0], n[1], n[2], n[3]);
             }
             case "ellipse" -> {
-                expect(n.length == 4 && n[2] > 0 && n[3] > 0, text, "ellipse:cx,cy,rx,ry with radii above 0");
-                yield new Ellipse(n[0], n[1], n[2], n[3], 0);
+                boolean fits = (n.length == 4 || n.length == 5) && n[2] > 0 && n[3] > 0;
+                expect(fits, text, "ellipse:cx,cy,rx,ry with radii above 0, and its angle behind them if it has one");
+                yield new Ellipse(n[0], n[1], n[2], n[3], n.length == 5 ? n[4] : 0);
             }
             case "polygon" -> {
                 expect(n.length >= 6 && n.length % 2 == 0, text, "polygon:x,y,... with three corners or more");
@@ -55,7 +93,7 @@ public final class FieldText {
             }
             default ->
                 throw new IllegalArgumentException("the field \"" + text
-                        + "\" is none of whole, rect:..., ellipse:..., polygon:..., or not: before one");
+                        + "\" is none of whole, round, rect:..., ellipse:..., polygon:..., or not: before one");
         };
     }
 

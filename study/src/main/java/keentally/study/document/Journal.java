@@ -2,24 +2,63 @@ package keentally.study.document;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collector;
+import java.util.stream.Collectors;
+import keentally.study.document.Action.Change;
 
 /**
  * The study as it is and the actions that made it so. Undo and redo move a pointer through the actions; a new action drops
- * those that were undone. Not safe for several threads: the interface thread owns it.
+ * those that were undone. Every move is told to a keeper, who puts it on disk. Not safe for several threads: the interface
+ * thread owns it.
  */
 public final class Journal {
     private static final int MOST_ACTIONS = 1000;
 
-    private final Versions versions = new Versions();
-    private final List<Action> actions = new ArrayList<>();
+    private final Versions versions;
+    private final List<Action> actions;
+    private final Consumer<Commit> keeper;
     private Study study;
+    private long forgotten;
     private int done;
 
+    /** A journal that nobody keeps. */
     public Journal(Study start) {
-        this.study = start;
+        this(History.of(start), commit -> {});
+    }
+
+    /** Goes on from where a history stands. */
+    public Journal(History history, Consumer<Commit> keeper) {
+        this.versions = new Versions(history.versions());
+        this.actions = new ArrayList<>(history.actions());
+        this.forgotten = history.forgotten();
+        this.done = history.done();
+        this.study = history.study();
+        this.keeper = keeper;
+    }
+
+    /**
+     * All that is needed to go on with a study.
+     *
+     * @param versions things by number
+     * @param actions those still known, the first one at place {@code forgotten}
+     * @param done how many of them are done
+     */
+    public record History(Study study, Map<Long, Thing> versions, List<Action> actions, long forgotten, int done) {
+        public History {
+            versions = Map.copyOf(versions);
+            actions = List.copyOf(actions);
+        }
+
+        public static History of(Study start) {
+            return new History(start, Map.of(), List.of(), 0, 0);
+        }
     }
 
     public Study study() {
@@ -29,29 +68,32 @@ public final class Journal {
     /** Replaces the study; nothing is noted where nothing changed. Returns whether anything did. */
     public boolean act(String title, UnaryOperator<Study> how) {
         Study next = how.apply(study);
-        List<Action.Change> changes = changes(study, next);
+        List<Change> changes = changes(study, next);
         if (changes.isEmpty()) {
             return false;
         }
         actions.subList(done, actions.size()).clear();
-        actions.add(new Action(title, changes));
+        Action action = new Action(title, changes);
+        actions.add(action);
         if (actions.size() > MOST_ACTIONS) {
             actions.removeFirst();
+            forgotten++;
         }
         done = actions.size();
         study = next;
+        tell(Optional.of(action), changes.stream().collect(now(Change::after)));
         return true;
     }
 
-    private List<Action.Change> changes(Study before, Study after) {
+    private List<Change> changes(Study before, Study after) {
         TreeSet<String> ids = new TreeSet<>(before.things().keySet());
         ids.addAll(after.things().keySet());
-        List<Action.Change> changes = new ArrayList<>();
+        List<Change> changes = new ArrayList<>();
         for (String id : ids) {
             Optional<Thing> was = Optional.ofNullable(before.things().get(id));
             Optional<Thing> is = Optional.ofNullable(after.things().get(id));
             if (!was.equals(is)) {
-                changes.add(new Action.Change(id, was.map(versions::put), is.map(versions::put)));
+                changes.add(new Change(id, was.map(versions::put), is.map(versions::put)));
             }
         }
         return changes;
@@ -71,9 +113,7 @@ public final class Journal {
         if (done == 0) {
             return false;
         }
-        for (Action.Change change : actions.get(--done).changes()) {
-            study = study.with(change.thing(), change.before().map(versions::get));
-        }
+        move(actions.get(--done).changes(), Change::before);
         return true;
     }
 
@@ -81,9 +121,35 @@ public final class Journal {
         if (done == actions.size()) {
             return false;
         }
-        for (Action.Change change : actions.get(done++).changes()) {
-            study = study.with(change.thing(), change.after().map(versions::get));
-        }
+        move(actions.get(done++).changes(), Change::after);
         return true;
+    }
+
+    private void move(List<Change> changes, Function<Change, Optional<Long>> to) {
+        for (Change change : changes) {
+            study = study.with(change.thing(), to.apply(change).map(versions::get));
+        }
+        tell(Optional.empty(), changes.stream().collect(now(to)));
+    }
+
+    private static Collector<Change, ?, Map<String, Optional<Long>>> now(Function<Change, Optional<Long>> to) {
+        return Collectors.toMap(Change::thing, to);
+    }
+
+    private void tell(Optional<Action> added, Map<String, Optional<Long>> now) {
+        long place = forgotten + actions.size() - 1;
+        keeper.accept(new Commit(versions.takeFresh(), added, place, forgotten, forgotten + done, now));
+    }
+
+    /** Everything in the study as if it had just been put there, for a file that starts with it. */
+    public static Commit beginning(Study study) {
+        Map<Long, Thing> versions = new TreeMap<>();
+        Map<String, Optional<Long>> now = new TreeMap<>();
+        study.things().forEach((id, thing) -> {
+            long number = versions.size();
+            versions.put(number, thing);
+            now.put(id, Optional.of(number));
+        });
+        return new Commit(versions, Optional.empty(), -1, 0, 0, now);
     }
 }

@@ -4,7 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 import keentally.core.method.Method;
 import keentally.core.quantity.LengthUnit;
 import keentally.study.document.Thing.MethodThing;
@@ -87,6 +90,61 @@ public final class Study {
     public Study without(String id) {
         List<String> order = samples().stream().filter(s -> !s.equals(id)).toList();
         return with(SAMPLE + id, Optional.empty()).with(ORDER, Optional.of(new OrderThing(order)));
+    }
+
+    /** With the samples in another order; {@code order} holds the same ids. */
+    public Study ordered(List<String> order) {
+        if (!new TreeSet<>(order).equals(new TreeSet<>(samples()))
+                || order.size() != samples().size()) {
+            throw new IllegalArgumentException("another order must hold the same samples");
+        }
+        return with(ORDER, Optional.of(new OrderThing(order)));
+    }
+
+    /** A study of given things, as a file holds them. */
+    public static Study of(Map<String, Thing> things) {
+        Study study = empty();
+        for (Map.Entry<String, Thing> entry : things.entrySet()) {
+            study = study.with(entry.getKey(), Optional.of(entry.getValue()));
+        }
+        return study;
+    }
+
+    /** @throws IllegalArgumentException where samples, their order and their methods do not fit each other */
+    public void checkWhole() {
+        Set<String> ids = sampleIds();
+        if (!ids.equals(new TreeSet<>(samples())) || ids.size() != samples().size()) {
+            throw new IllegalArgumentException("the samples do not fit their order");
+        }
+        for (String id : ids) {
+            String method = sample(id).orElseThrow().method();
+            if (!things.containsKey(METHOD + method)) {
+                throw new IllegalArgumentException("the method " + method + " of the sample " + id + " is missing");
+            }
+        }
+    }
+
+    /** With the order put right and samples without a method given the first one. */
+    public Study mended() {
+        Set<String> ids = sampleIds();
+        List<String> order = new ArrayList<>(
+                samples().stream().distinct().filter(ids::contains).toList());
+        ids.stream().filter(id -> !order.contains(id)).forEach(order::add);
+        Study study = with(ORDER, Optional.of(new OrderThing(order)));
+        for (String id : ids) {
+            SampleThing sample = sample(id).orElseThrow();
+            if (!things.containsKey(METHOD + sample.method())) {
+                study = study.with(id, sample.using(FIRST_METHOD));
+            }
+        }
+        return study;
+    }
+
+    private Set<String> sampleIds() {
+        return things.keySet().stream()
+                .filter(id -> id.startsWith(SAMPLE))
+                .map(id -> id.substring(SAMPLE.length()))
+                .collect(Collectors.toCollection(TreeSet::new));
     }
 
     /** An id that no sample has. */

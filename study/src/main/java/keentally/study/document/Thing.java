@@ -13,23 +13,56 @@ public sealed interface Thing {
     /**
      * A picture with what is known of it.
      *
-     * @param name for people and tables
-     * @param file where the picture is
      * @param field the shapes of the field; none for the whole picture
      * @param method the id of the study's method that is used on it
      */
-    record SampleThing(String name, Path file, int page, Optional<Scale> scale, List<Field.Part> field, String method)
+    record SampleThing(
+            SlideLabel label,
+            PictureRef picture,
+            Optional<Calibration> calibration,
+            List<Field.Part> field,
+            String method)
             implements Thing {
         public SampleThing {
             field = List.copyOf(field);
         }
 
-        public SampleThing with(Optional<Scale> other) {
-            return new SampleThing(name, file, page, other, field, method);
+        /** As it is when it is added: without scale, the whole picture its field. */
+        public static SampleThing of(String name, PictureRef picture, String method) {
+            return new SampleThing(SlideLabel.of(name), picture, Optional.empty(), List.of(), method);
+        }
+
+        public String name() {
+            return label.name();
+        }
+
+        /** The first or only file. */
+        public Path file() {
+            return picture.first().file();
+        }
+
+        public Optional<Scale> scale() {
+            return calibration.map(Calibration::scale);
+        }
+
+        public SampleThing with(SlideLabel other) {
+            return new SampleThing(other, picture, calibration, field, method);
+        }
+
+        public SampleThing with(PictureRef other) {
+            return new SampleThing(label, other, calibration, field, method);
+        }
+
+        public SampleThing with(Optional<Calibration> other) {
+            return new SampleThing(label, picture, other, field, method);
+        }
+
+        public SampleThing with(List<Field.Part> other) {
+            return new SampleThing(label, picture, calibration, other, method);
         }
 
         public SampleThing using(String otherMethod) {
-            return new SampleThing(name, file, page, scale, field, otherMethod);
+            return new SampleThing(label, picture, calibration, field, otherMethod);
         }
     }
 

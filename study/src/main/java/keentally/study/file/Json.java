@@ -35,6 +35,15 @@ public final class Json {
         }
     }
 
+    /** @throws IllegalArgumentException where the text is no JSON */
+    public static Object parse(String text) {
+        try {
+            return MAPPER.readValue(text, Object.class);
+        } catch (JacksonException e) {
+            throw new IllegalArgumentException("not well-formed JSON: " + e.getOriginalMessage(), e);
+        }
+    }
+
     /** For people: indented, ending in a new line. */
     public static String pretty(Object tree) {
         return PRETTY.writeValueAsString(tree) + "\n";

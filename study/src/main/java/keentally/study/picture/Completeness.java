@@ -11,7 +11,7 @@ final class Completeness {
             case PNG -> !has(file, file.length - 8 - PNG_END, 'I', 'E', 'N', 'D');
             case JPEG -> !has(file, 2, 0xff, 0xd9);
             case GIF -> !has(file, 6, 0x3b) || file[file.length - 1] != 0x3b && !has(file, file.length - 16, 0x3b);
-            case TIFF_LITTLE, TIFF_BIG, BMP, WEBP, PNM_BITS, PNM_GREY, PNM_COLOUR -> false;
+            default -> false;
         };
     }
 

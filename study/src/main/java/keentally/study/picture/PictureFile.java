@@ -11,6 +11,10 @@ import keentally.core.quantity.Scale;
  * @param sha256 of the file's bytes
  * @param page from 1
  * @param pages in the file
- * @param stated the pixel size that the file states; an offer, never taken silently
  */
-public record PictureFile(Path file, String sha256, int page, int pages, Picture picture, Optional<Scale> stated) {}
+public record PictureFile(Path file, String sha256, int page, int pages, Picture picture, FileFacts facts) {
+    /** The pixel size that the file states; an offer, never taken silently. */
+    public Optional<Scale> stated() {
+        return facts.stated().map(FileFacts.Stated::scale);
+    }
+}

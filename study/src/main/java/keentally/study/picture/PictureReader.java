@@ -4,13 +4,19 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.EOFException;
 import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Iterator;
+import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.metadata.IIOMetadata;
 import javax.imageio.metadata.IIOMetadataFormatImpl;
+import javax.imageio.stream.FileImageInputStream;
 import javax.imageio.stream.ImageInputStream;
 import javax.imageio.stream.MemoryCacheImageInputStream;
 import keentally.core.picture.Picture;
@@ -19,17 +25,29 @@ import keentally.core.quantity.Scale;
 import keentally.study.file.FileFault;
 import keentally.study.file.Sha256;
 import keentally.study.file.WholeFile;
+import keentally.study.picture.FileFacts.Stated;
 import org.w3c.dom.Element;
 import org.w3c.dom.Node;
 import org.w3c.dom.NodeList;
 
 /** Reads pictures: PNG, JPEG, TIFF, BMP, GIF, WebP and PNM, whole or not at all. */
 public final class PictureReader {
-    private static final String KINDS = "PNG, JPEG, TIFF, BMP, GIF, WebP or PNM";
     /** Room for the decoder's copy beside ours, as a share of all the memory there may be. */
     private static final double MOST_OF_MEMORY = 0.6;
 
-    private PictureReader() {}
+    private static final int HEAD = 256;
+
+    private final Path file;
+    private final FileKind kind;
+
+    /** The whole file; absent for TIFF on disk, which is read piece by piece. */
+    private final Optional<byte[]> bytes;
+
+    private PictureReader(Path file, FileKind kind, Optional<byte[]> bytes) {
+        this.file = file;
+        this.kind = kind;
+        this.bytes = bytes;
+    }
 
     /** The first page of a file. */
     public static PictureFile read(Path file) throws FileFault {
@@ -41,30 +59,89 @@ public final class PictureReader {
      * @throws FileFault where the file is missing, no picture, damaged, cut short, or larger than can be held
      */
     public static PictureFile read(Path file, int page) throws FileFault {
-        byte[] bytes = WholeFile.read(file);
-        FileKind kind = FileKind.of(bytes)
-                .orElseThrow(
-                        () -> new FileFault(file + " is no picture that can be read: convert it to " + KINDS + "."));
-        if (Completeness.isCutShort(kind, bytes)) {
-            throw new FileFault(file + " is cut short: its end is missing. Copy it again from where it came from.");
+        return of(file).page(page, Optional.empty());
+    }
+
+    /** As {@link #read(Path, int)}, of a file whose SHA-256 is known already. */
+    public static PictureFile read(Path file, int page, String sha256) throws FileFault {
+        return of(file).page(page, Optional.of(sha256));
+    }
+
+    /** A picture whose bytes are in memory; {@code name} is for messages. */
+    public static PictureFile read(Path name, byte[] bytes, int page) throws FileFault {
+        return of(name, bytes).page(page, Optional.empty());
+    }
+
+    /**
+     * What a file holds, without decoding it.
+     *
+     * @param channelNames what the file calls its pages; empty where it does not
+     */
+    public record Survey(Path file, String sha256, int width, int height, int pages, List<String> channelNames) {}
+
+    /** @throws FileFault where it is clear already that the file cannot be read */
+    public static Survey survey(Path file) throws FileFault {
+        return of(file).survey();
+    }
+
+    private static PictureReader of(Path file) throws FileFault {
+        byte[] head = head(file);
+        FileKind kind = FileKind.of(head).orElseThrow(() -> new FileFault(UnreadableKind.sentence(file, head)));
+        if (!kind.isTiff()) {
+            return of(file, WholeFile.read(file));
         }
+        if (head.length > 9 && head[8] == 'C' && head[9] == 'R') {
+            throw new FileFault(UnreadableKind.raw(file));
+        }
+        return new PictureReader(file, kind, Optional.empty());
+    }
+
+    private static PictureReader of(Path name, byte[] bytes) throws FileFault {
+        FileKind kind = FileKind.of(bytes).orElseThrow(() -> new FileFault(UnreadableKind.sentence(name, bytes)));
+        if (Completeness.isCutShort(kind, bytes)) {
+            throw new FileFault(name + " is cut short: its end is missing. Copy it again from where it came from.");
+        }
+        return new PictureReader(name, kind, Optional.of(bytes));
+    }
+
+    private static byte[] head(Path file) throws FileFault {
+        if (Files.isDirectory(file)) {
+            throw new FileFault(file + " is a folder; a file was expected.");
+        }
+        if (!Files.exists(file)) {
+            throw new FileFault(file + " does not exist.");
+        }
+        try (InputStream in = Files.newInputStream(file)) {
+            return in.readNBytes(HEAD);
+        } catch (IOException e) {
+            throw new FileFault(file + " cannot be read: " + WholeFile.reason(e) + ".", e);
+        }
+    }
+
+    private ImageInputStream stream() throws IOException {
+        return bytes.isPresent()
+                ? new MemoryCacheImageInputStream(new ByteArrayInputStream(bytes.get()))
+                : new FileImageInputStream(file.toFile());
+    }
+
+    private String sha256() throws FileFault {
+        return bytes.isPresent() ? Sha256.of(bytes.get()) : Sha256.of(file);
+    }
+
+    @FunctionalInterface
+    private interface Reading<T> {
+        T from(ImageReader reader) throws IOException, FileFault;
+    }
+
+    private <T> T with(Reading<T> reading) throws FileFault {
         ImageIO.setUseCache(false);
         ImageReader reader = reader(kind);
-        try (ImageInputStream in = new MemoryCacheImageInputStream(new ByteArrayInputStream(bytes))) {
+        try (ImageInputStream in = stream()) {
             reader.setInput(in, false, false);
-            int pages = reader.getNumImages(true);
-            if (page < 1 || page > pages) {
-                throw new FileFault(file + " has " + pages + (pages == 1 ? " page" : " pages") + ", but page " + page
-                        + " was asked for.");
-            }
-            checkSize(file, reader.getWidth(page - 1), reader.getHeight(page - 1));
-            BufferedImage image = reader.read(page - 1);
-            Picture picture = RasterPlanes.picture(image);
-            return new PictureFile(
-                    file, Sha256.of(bytes), page, pages, picture, pixelSize(reader.getImageMetadata(page - 1)));
+            return reading.from(reader);
         } catch (EOFException | IndexOutOfBoundsException e) {
             throw new FileFault(file + " is cut short or damaged, and cannot be read whole.", e);
-        } catch (IOException | IllegalArgumentException | IllegalStateException | UnsupportedOperationException e) {
+        } catch (IOException | RuntimeException e) {
             throw new FileFault(file + " cannot be read as a picture: " + reason(e) + ".", e);
         } catch (OutOfMemoryError e) {
             throw new FileFault(file + " needs more memory than this program may use.", e);
@@ -73,13 +150,83 @@ public final class PictureReader {
         }
     }
 
+    private Survey survey() throws FileFault {
+        String sha256 = sha256();
+        return with(reader -> {
+            int pages = reader.getNumImages(true);
+            int width = reader.getWidth(0);
+            int height = reader.getHeight(0);
+            checkSize(width, height);
+            return new Survey(file, sha256, width, height, pages, ome(reader).channelNames());
+        });
+    }
+
+    private PictureFile page(int page, Optional<String> knownSha256) throws FileFault {
+        String sha256 = knownSha256.isPresent() ? knownSha256.get() : sha256();
+        return with(reader -> {
+            int pages = reader.getNumImages(true);
+            if (page < 1 || page > pages) {
+                throw new FileFault(file + " has " + pages + (pages == 1 ? " page" : " pages") + ", but page " + page
+                        + " was asked for.");
+            }
+            int index = page - 1;
+            checkSize(reader.getWidth(index), reader.getHeight(index));
+            IIOMetadata metadata = reader.getImageMetadata(index);
+            Optional<TiffTags> tags = kind.isTiff() ? TiffTags.of(metadata) : Optional.empty();
+            if (tags.map(TiffTags::isPreview).orElse(false) && pages == 1) {
+                throw new FileFault(UnreadableKind.raw(file));
+            }
+            BufferedImage image = reader.read(index);
+            RasterPlanes.Decoded decoded = RasterPlanes.of(image);
+            return file(decoded, sha256, page, pages, facts(reader, metadata, tags));
+        });
+    }
+
+    /** What stands in the file beside the values. */
+    private record Marks(Optional<Stated> stated, List<String> channelNames, int orientation, OptionalInt quality) {}
+
+    private Marks facts(ImageReader reader, IIOMetadata metadata, Optional<TiffTags> tags) throws IOException {
+        if (kind == FileKind.JPEG) {
+            JpegMarks marks = JpegMarks.of(bytes.orElseThrow());
+            return new Marks(pixelSize(metadata), List.of(), marks.orientation(), marks.quality());
+        }
+        if (tags.isPresent()) {
+            OmeXml ome = ome(reader);
+            return new Marks(
+                    ome.stated().or(() -> tags.get().resolution()),
+                    ome.channelNames(),
+                    tags.get().orientation(),
+                    OptionalInt.empty());
+        }
+        return new Marks(pixelSize(metadata), List.of(), Orientation.UPRIGHT, OptionalInt.empty());
+    }
+
+    private PictureFile file(RasterPlanes.Decoded decoded, String sha256, int page, int pages, Marks marks) {
+        List<String> remarks = new ArrayList<>(decoded.remarks());
+        Picture picture = Orientation.upright(decoded.picture(), marks.orientation);
+        if (Orientation.isTurned(marks.orientation)) {
+            remarks.add("Turned upright, as the camera noted it (orientation " + marks.orientation + ").");
+        }
+        FileFacts facts = new FileFacts(kind.title(), marks.stated, marks.channelNames, marks.quality, remarks);
+        return new PictureFile(file, sha256, page, pages, picture, facts);
+    }
+
+    /** The description stands on the first page, whatever page is read. */
+    private OmeXml ome(ImageReader reader) throws IOException {
+        return kind.isTiff()
+                ? TiffTags.of(reader.getImageMetadata(0))
+                        .map(t -> OmeXml.of(t.description()))
+                        .orElse(OmeXml.NONE)
+                : OmeXml.NONE;
+    }
+
     private static String reason(Exception e) {
         return e instanceof IOException io
                 ? WholeFile.reason(io)
                 : Optional.ofNullable(e.getMessage()).orElse("its contents make no sense");
     }
 
-    private static void checkSize(Path file, int width, int height) throws FileFault {
+    private void checkSize(int width, int height) throws FileFault {
         long pixels = (long) width * height;
         long most = (long) (Runtime.getRuntime().maxMemory() * MOST_OF_MEMORY / 8);
         if (width < 1 || height < 1) {
@@ -104,7 +251,7 @@ public final class PictureReader {
     }
 
     /** From the standard form of metadata, which tells pixel sizes in millimetres; square pixels only. */
-    private static Optional<Scale> pixelSize(IIOMetadata metadata) {
+    private static Optional<Stated> pixelSize(IIOMetadata metadata) {
         if (metadata == null || !metadata.isStandardMetadataFormatSupported()) {
             return Optional.empty();
         }
@@ -113,7 +260,7 @@ public final class PictureReader {
         double down = millimetres(root, "VerticalPixelSize");
         boolean square = Math.abs(across - down) <= 1e-6 * across;
         return across > 0 && square && Double.isFinite(across)
-                ? Optional.of(new Scale(across * 1000, LengthUnit.UM))
+                ? Optional.of(new Stated(new Scale(across * 1000, LengthUnit.UM), "its print resolution"))
                 : Optional.empty();
     }
 

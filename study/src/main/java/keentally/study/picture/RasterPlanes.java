@@ -1,7 +1,12 @@
 package keentally.study.picture;
 
 import java.awt.image.BufferedImage;
+import java.awt.image.ColorModel;
+import java.awt.image.ComponentSampleModel;
 import java.awt.image.DataBuffer;
+import java.awt.image.DataBufferByte;
+import java.awt.image.DataBufferFloat;
+import java.awt.image.DataBufferUShort;
 import java.awt.image.IndexColorModel;
 import java.awt.image.Raster;
 import java.util.ArrayList;
@@ -14,34 +19,115 @@ import keentally.core.picture.PlaneF;
 
 /** Decoded pictures as planes: stored values as they are, palettes spread out, transparency laid on white. */
 final class RasterPlanes {
+    private static final String ON_WHITE = "Transparent pixels were laid on white.";
+    private static final String TURNED_TO_RGB = "Its colours were turned into red, green and blue of 8 bits.";
+
     private RasterPlanes() {}
 
-    static Picture picture(BufferedImage image) {
-        if (image.getColorModel() instanceof IndexColorModel) {
-            return fromColours(image);
+    /**
+     * A picture with what was done to its values.
+     *
+     * @param remarks each a sentence; none where the values are as they were stored
+     */
+    record Decoded(Picture picture, List<String> remarks) {}
+
+    static Decoded of(BufferedImage image) {
+        ColorModel colours = image.getColorModel();
+        List<String> remarks = new ArrayList<>();
+        if (colours instanceof IndexColorModel) {
+            if (colours.hasAlpha()) {
+                remarks.add(ON_WHITE);
+            }
+            return new Decoded(fromColours(image), remarks);
         }
         Raster raster = image.getRaster();
         int bands = raster.getNumBands();
-        boolean alpha = image.getColorModel().hasAlpha();
-        int colours = alpha ? bands - 1 : bands;
-        List<Plane> planes = new ArrayList<>();
-        for (int b = 0; b < colours; b++) {
-            planes.add(plane(raster, b, alpha ? bands - 1 : -1));
+        boolean alpha = colours.hasAlpha();
+        int channels = alpha ? bands - 1 : bands;
+        if (channels != 1 && channels != 3) {
+            remarks.add(TURNED_TO_RGB);
+            return new Decoded(fromColours(image), remarks);
         }
-        return switch (planes.size()) {
-            case 1 -> Picture.grey(planes.getFirst());
-            case 3 -> Picture.colour(planes.get(0), planes.get(1), planes.get(2));
-            default -> fromColours(image);
+        if (alpha) {
+            remarks.add(ON_WHITE);
+            image.coerceData(false);
+        }
+        List<Plane> planes = new ArrayList<>();
+        for (int b = 0; b < channels; b++) {
+            planes.add(alpha ? slowly(raster, b, bands - 1) : quickly(raster, b));
+        }
+        Picture picture = channels == 1
+                ? Picture.grey(planes.getFirst())
+                : Picture.colour(planes.get(0), planes.get(1), planes.get(2));
+        return new Decoded(picture, remarks);
+    }
+
+    /** Straight from the storage where it is laid out as usual. */
+    private static Plane quickly(Raster raster, int band) {
+        boolean plain = raster.getSampleModel() instanceof ComponentSampleModel
+                && raster.getSampleModelTranslateX() == 0
+                && raster.getSampleModelTranslateY() == 0;
+        if (!plain) {
+            return slowly(raster, band, -1);
+        }
+        ComponentSampleModel model = (ComponentSampleModel) raster.getSampleModel();
+        int bank = model.getBankIndices()[band];
+        int width = raster.getWidth();
+        int height = raster.getHeight();
+        int step = model.getPixelStride();
+        int row = model.getScanlineStride();
+        int first = model.getBandOffsets()[band] + raster.getDataBuffer().getOffsets()[bank];
+        boolean whole = step == 1 && row == width && first == 0;
+        return switch (raster.getDataBuffer()) {
+            case DataBufferByte b -> {
+                byte[] from = b.getData(bank);
+                yield Plane8.of(
+                        width,
+                        height,
+                        whole && from.length == width * height
+                                ? from
+                                : picked(from, new byte[width * height], width, step, row, first));
+            }
+            case DataBufferUShort s -> {
+                short[] from = s.getData(bank);
+                yield Plane16.of(
+                        width,
+                        height,
+                        whole && from.length == width * height
+                                ? from
+                                : picked(from, new short[width * height], width, step, row, first));
+            }
+            case DataBufferFloat f
+            when whole && f.getData(bank).length == width * height -> PlaneF.of(width, height, f.getData(bank));
+            default -> slowly(raster, band, -1);
         };
     }
 
-    private static Plane plane(Raster raster, int band, int alphaBand) {
+    private static byte[] picked(byte[] from, byte[] into, int width, int step, int row, int first) {
+        for (int i = 0, start = first; i < into.length; i += width, start += row) {
+            for (int x = 0; x < width; x++) {
+                into[i + x] = from[start + x * step];
+            }
+        }
+        return into;
+    }
+
+    private static short[] picked(short[] from, short[] into, int width, int step, int row, int first) {
+        for (int i = 0, start = first; i < into.length; i += width, start += row) {
+            for (int x = 0; x < width; x++) {
+                into[i + x] = from[start + x * step];
+            }
+        }
+        return into;
+    }
+
+    /** By way of rows of numbers, whatever the layout; with a transparency laid on white where there is one. */
+    private static Plane slowly(Raster raster, int band, int alphaBand) {
         int width = raster.getWidth();
         int height = raster.getHeight();
-        int type = raster.getSampleModel().getDataType();
         float[] row = new float[width];
         float[] alpha = alphaBand < 0 ? null : new float[width];
-        return switch (type) {
+        return switch (raster.getSampleModel().getDataType()) {
             case DataBuffer.TYPE_BYTE -> {
                 byte[] values = new byte[width * height];
                 for (int y = 0; y < height; y++) {

@@ -1,6 +1,5 @@
 package keentally.study.result;
 
-import java.nio.file.Path;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -18,10 +17,11 @@ import keentally.core.work.Work;
 import keentally.core.work.Workers;
 import keentally.study.caution.Caution;
 import keentally.study.caution.Cautions;
+import keentally.study.document.FieldWish;
 import keentally.study.file.FileFault;
 import keentally.study.file.WholeFile;
 import keentally.study.picture.PictureFile;
-import keentally.study.picture.PictureReader;
+import keentally.study.store.PictureShelf;
 
 /** Runs a method over pictures and fills a folder with tables and pictures. */
 public final class BatchRun {
@@ -35,7 +35,7 @@ public final class BatchRun {
         this.order = order;
         this.workers = workers;
         this.watcher = watcher;
-        this.names = SampleNames.of(order.pictures());
+        this.names = SampleNames.of(order.samples());
         this.fileNames = SampleNames.forFiles(names);
     }
 
@@ -98,15 +98,17 @@ public final class BatchRun {
 
     private Outcome sample(int index, ResultFolder folder, Workers hands) {
         String name = names.get(index);
-        Path file = order.pictures().get(index);
+        SampleOrder wanted = order.samples().get(index);
         watcher.started(index + 1, names.size(), name);
         Optional<String> sha256 = Optional.empty();
         try {
-            PictureFile picture = PictureReader.read(file, order.page());
+            PictureShelf.Taken taken = new PictureShelf(Optional.empty()).take(wanted.picture());
+            PictureFile picture = taken.file();
             sha256 = Optional.of(picture.sha256());
             Runner runner = new Runner(hands, new StateCache(0));
             Cancel cancel = new Cancel();
-            Run run = runner.run(order.method(), prepared(picture), Integer.MAX_VALUE, cancel, Progress.SILENT);
+            Sample sample = prepared(wanted, picture, runner.work(cancel));
+            Run run = runner.run(order.method(), sample, Integer.MAX_VALUE, cancel, Progress.SILENT);
             Readings readings = runner.readings(run, cancel);
             List<Caution> cautions = Cautions.of(run, readings, runner, cancel);
             SampleReading reading = SampleReading.of(name, run, readings, cautions);
@@ -119,23 +121,24 @@ public final class BatchRun {
         } catch (FileFault | RunFault | IllegalArgumentException e) {
             return new Outcome(name, sha256, Optional.empty(), Optional.of(e.getMessage()), Optional.empty());
         } catch (OutOfMemoryError e) {
-            String error = file + " needs more memory than this program may use.";
+            String error = wanted.file() + " needs more memory than this program may use.";
             return new Outcome(name, sha256, Optional.empty(), Optional.of(error), Optional.empty());
         } finally {
             watcher.finished();
         }
     }
 
-    private Sample prepared(PictureFile picture) throws FileFault {
-        Optional<Scale> scale = order.scaleFromFile() ? picture.stated() : order.scale();
-        if (scale.isEmpty() && order.scaleFromFile()) {
+    private Sample prepared(SampleOrder wanted, PictureFile picture, Work work) throws FileFault {
+        Optional<Scale> scale = wanted.scaleFromFile() ? picture.stated() : wanted.scale();
+        if (scale.isEmpty() && wanted.scaleFromFile()) {
             throw new FileFault(picture.file() + " states no pixel size; give it with --scale.");
         }
         if (scale.isEmpty() && order.method().unit().isReal()) {
             throw new FileFault(picture.file() + " has no scale, but the method's unit is "
                     + order.method().unit().id() + "; give the length of a pixel with --scale.");
         }
-        return Sample.of(picture.sha256() + "#" + picture.page(), picture.picture(), order.field(), scale);
+        var parts = FieldWish.inPicture(wanted.field(), picture.picture(), work);
+        return Sample.of(picture.sha256() + "#" + picture.page(), picture.picture(), parts, scale);
     }
 
     /** Told how far the run has come; may be called from several threads. */

@@ -1,6 +1,5 @@
 package keentally.study.result;
 
-import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -9,6 +8,7 @@ import java.util.Map;
 import keentally.core.method.MethodTree;
 import keentally.study.Program;
 import keentally.study.caution.Caution;
+import keentally.study.document.PictureRef.Source;
 import keentally.study.file.Json;
 import keentally.study.method.MethodFile;
 
@@ -29,7 +29,7 @@ final class RunRecord {
         tree.put("methodSha256", MethodFile.hash(order.method()));
         List<Object> pictures = new ArrayList<>();
         for (int i = 0; i < outcomes.size(); i++) {
-            pictures.add(picture(outcomes.get(i), order.pictures().get(i), order.page()));
+            pictures.add(picture(outcomes.get(i), order.samples().get(i)));
         }
         tree.put("pictures", pictures);
         if (order.timed()) {
@@ -41,17 +41,31 @@ final class RunRecord {
         return tree;
     }
 
-    private static Map<String, Object> picture(BatchRun.Outcome outcome, Path file, int page) {
+    private static Map<String, Object> picture(BatchRun.Outcome outcome, SampleOrder order) {
         Map<String, Object> tree = new LinkedHashMap<>();
         tree.put("sample", outcome.sample());
-        tree.put("file", file.getFileName().toString());
-        tree.put("page", page);
+        Source first = order.picture().first();
+        tree.put("file", first.file().getFileName().toString());
+        tree.put("page", first.page());
+        if (order.picture().isComposed()) {
+            tree.put(
+                    "channels",
+                    order.picture().sources().stream().map(RunRecord::channel).toList());
+        }
         outcome.sha256().ifPresent(h -> tree.put("sha256", h));
         tree.put("status", outcome.error().orElse("ok"));
         outcome.reading().flatMap(SampleReading::scale).ifPresent(s -> tree.put("scale", s.toString()));
         List<Object> cautions = new ArrayList<>();
         outcome.reading().ifPresent(r -> r.cautions().forEach(c -> cautions.add(caution(c))));
         tree.put("cautions", cautions);
+        return tree;
+    }
+
+    private static Map<String, Object> channel(Source source) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        tree.put("name", source.channel());
+        tree.put("file", source.file().getFileName().toString());
+        tree.put("page", source.page());
         return tree;
     }
 

@@ -11,7 +11,7 @@ public final class SampleNames {
     private SampleNames() {}
 
     /** File names without their ending, or with it where two would be the same; counted on where even that is the same. */
-    public static List<String> of(List<Path> pictures) {
+    public static List<String> ofFiles(List<Path> pictures) {
         List<String> names = new ArrayList<>();
         for (Path picture : pictures) {
             String whole = picture.getFileName().toString();
@@ -21,6 +21,16 @@ public final class SampleNames {
                             .count()
                     == 1;
             names.add(alone ? bare : whole);
+        }
+        return distinct(names);
+    }
+
+    /** The names that were given, and those of the files where none was. */
+    static List<String> of(List<SampleOrder> samples) {
+        List<String> byFile = ofFiles(samples.stream().map(SampleOrder::file).toList());
+        List<String> names = new ArrayList<>();
+        for (int i = 0; i < byFile.size(); i++) {
+            names.add(samples.get(i).name().orElse(byFile.get(i)));
         }
         return distinct(names);
     }

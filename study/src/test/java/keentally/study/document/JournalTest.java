@@ -15,7 +15,7 @@ import org.junit.jupiter.api.Test;
 
 class JournalTest {
     private static SampleThing sample(String name) {
-        return new SampleThing(name, Path.of(name + ".png"), 1, Optional.empty(), List.of(), Study.FIRST_METHOD);
+        return SampleThing.of(name, PictureRef.of(Path.of("/" + name + ".png"), 1), Study.FIRST_METHOD);
     }
 
     @Test
@@ -37,7 +37,7 @@ class JournalTest {
                             ? s
                             : s.with(
                                     s.samples().getLast(),
-                                    sample("a" + n).with(Optional.of(Scale.of(n + 1 + " um/px"))));
+                                    sample("a" + n).with(Optional.of(Calibration.typed(Scale.of(n + 1 + " um/px")))));
             });
             if (changed) {
                 states.add(journal.study());

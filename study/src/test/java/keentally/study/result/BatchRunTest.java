@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import keentally.core.draw.ShapeRenderer;
 import keentally.core.geometry.Ellipse;
 import keentally.core.method.Method;
@@ -21,6 +22,7 @@ import keentally.core.picture.Plane8;
 import keentally.core.picture.PlaneF;
 import keentally.core.quantity.Scale;
 import keentally.core.work.Workers;
+import keentally.study.document.PictureRef;
 import keentally.study.file.FileFault;
 import keentally.study.file.Json;
 import keentally.study.file.Sha256;
@@ -74,7 +76,14 @@ class BatchRunTest {
     }
 
     private RunOrder order(Path out, Optional<Scale> scale, int jobs, Path... pictures) {
-        return new RunOrder(method, List.of(pictures), 1, out, scale, false, List.of(), jobs, false);
+        return new RunOrder(
+                method,
+                Stream.of(pictures)
+                        .map(p -> new SampleOrder(Optional.empty(), PictureRef.of(p, 1), scale, false, List.of()))
+                        .toList(),
+                out,
+                jobs,
+                false);
     }
 
     private int run(RunOrder order) throws FileFault {
@@ -259,10 +268,11 @@ class BatchRunTest {
 
     @Test
     void samplesAreNamedByTheirFiles() {
-        assertThat(SampleNames.of(List.of(Path.of("a/x.png"), Path.of("b/y.z.tif"))))
+        assertThat(SampleNames.ofFiles(List.of(Path.of("a/x.png"), Path.of("b/y.z.tif"))))
                 .containsExactly("x", "y.z");
-        assertThat(SampleNames.of(List.of(Path.of("x.png"), Path.of("x.tif")))).containsExactly("x.png", "x.tif");
-        assertThat(SampleNames.of(List.of(Path.of("a/x.png"), Path.of("b/x.png"))))
+        assertThat(SampleNames.ofFiles(List.of(Path.of("x.png"), Path.of("x.tif"))))
+                .containsExactly("x.png", "x.tif");
+        assertThat(SampleNames.ofFiles(List.of(Path.of("a/x.png"), Path.of("b/x.png"))))
                 .containsExactly("x.png", "x.png-2");
         assertThat(SampleNames.forFiles(List.of("a b", "a/b", "näh-1_2.c")))
                 .containsExactly("a_b", "a_b-2", "näh-1_2.c");

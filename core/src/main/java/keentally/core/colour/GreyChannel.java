@@ -1,4 +1,4 @@
-package keentally.core.step;
+package keentally.core.colour;
 
 import keentally.core.picture.Channel;
 import keentally.core.picture.Depth;
@@ -12,11 +12,11 @@ import keentally.core.picture.PlaneF;
  * Grey from red, green and blue, of the stored values: (wr·R + wg·G + wb·B) ÷ sum of weights, whole weights, so that R = G =
  * B gives exactly that value. Not rounded unless asked.
  */
-final class GreyChannel {
+public final class GreyChannel {
     private GreyChannel() {}
 
     /** Weights of red, green and blue, each out of 10,000 or of 3. Sources: ITU-R BT.709-6 and BT.601-7. */
-    enum Weights {
+    public enum Weights {
         BT709(2126, 7152, 722),
         BT601(2990, 5870, 1140),
         EQUAL(1, 1, 1);
@@ -33,7 +33,7 @@ final class GreyChannel {
     }
 
     /** @param rounded to the nearest whole number, where the picture holds whole numbers */
-    static Plane of(Picture picture, Weights weights, boolean rounded) {
+    public static Plane of(Picture picture, Weights weights, boolean rounded) {
         float[] grey = mix(picture, weights);
         int width = picture.width();
         int height = picture.height();

@@ -1,0 +1,407 @@
+package keentally.core.find;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import keentally.core.find.Caption.Bar;
+import keentally.core.geometry.Rectangle;
+import keentally.core.picture.Depth;
+import keentally.core.picture.Picture;
+import keentally.core.picture.Plane;
+
+/**
+ * Finds a caption strip and a burnt-in scale bar, told from the sample by what no camera takes: ground of one single value
+ * along a straight line across the whole picture; a level line of one value with sharp ends and clean ground round it.
+ *
+ * <p>Definition. A strip: rows at the lower or upper edge of which nearly all pixels have one value, up to a straight line
+ * beyond which they do not, with some writing in them. A bar: rows of the same run of one value, at least
+ * {@value #LEAST_SHARE} of the picture's width long, at least four times as long as thick, whose ends and surround differ from
+ * it by at least a fifth of the range. The ends are told to a part of a pixel from how far the next pixels are covered.
+ *
+ * <p>Edge cases: a picture without either gives {@link Caption#NONE}. Accuracy of a bar's ends: better than a pixel where it was
+ * drawn sharp or smoothed by its drawing program. Cost: two passes over the picture. Threads: one.
+ */
+public final class CaptionFinder {
+    private static final double LEAST_SHARE = 0.035;
+    private static final double MOST_SHARE = 0.92;
+    private static final int LEAST_LENGTH = 16;
+    private static final double MOST_THICK = 0.25;
+    private static final double CONTRAST = 0.2;
+
+    /** How far values of one colour may lie apart, as a share of the range: lossy files ripple. */
+    private static final double SAME = 0.07;
+
+    private static final double PLAIN = 0.016;
+    private static final double MOST_STRIP = 0.3;
+    private static final int LEAST_STRIP = 8;
+
+    private final int width;
+    private final int height;
+    private final float[] v;
+
+    private CaptionFinder(int width, int height, float[] v) {
+        this.width = width;
+        this.height = height;
+        this.v = v;
+    }
+
+    public static Caption find(Picture picture) {
+        CaptionFinder finder = new CaptionFinder(picture.width(), picture.height(), grey(picture));
+        Optional<Rectangle> strip = finder.strip();
+        Optional<Bar> bar =
+                strip.flatMap(finder::bar).or(() -> finder.bar(new Rectangle(0, 0, picture.width(), picture.height())));
+        return new Caption(strip, bar);
+    }
+
+    /** From 0 to 1 over all values that the depth can hold; over those that occur for floating point. */
+    private static float[] grey(Picture picture) {
+        int width = picture.width();
+        int height = picture.height();
+        float[] sum = new float[width * height];
+        float[] row = new float[width];
+        int channels = Math.min(3, picture.channels().size());
+        for (int c = 0; c < channels; c++) {
+            Plane plane = picture.channels().get(c).plane();
+            for (int y = 0; y < height; y++) {
+                plane.readRow(y, 0, width, row, 0);
+                for (int x = 0; x < width; x++) {
+                    sum[y * width + x] += Float.isFinite(row[x]) ? row[x] : 0;
+                }
+            }
+        }
+        float least = 0;
+        float most = picture.depth() == Depth.FLOAT
+                ? 0
+                : channels * (float) picture.depth().most();
+        if (picture.depth() != Depth.BITS_8) {
+            least = Float.POSITIVE_INFINITY;
+            most = Float.NEGATIVE_INFINITY;
+            for (float s : sum) {
+                least = Math.min(least, s);
+                most = Math.max(most, s);
+            }
+        }
+        float range = most > least ? most - least : 1;
+        for (int i = 0; i < sum.length; i++) {
+            sum[i] = (sum[i] - least) / range;
+        }
+        return sum;
+    }
+
+    // The strip.
+
+    private Optional<Rectangle> strip() {
+        Optional<Rectangle> below = strip(height - 1, -1);
+        return below.isPresent() ? below : strip(0, 1);
+    }
+
+    /** From the edge row {@code first} inward by {@code step}. */
+    private Optional<Rectangle> strip(int first, int step) {
+        float ground = median(first, step);
+        int most = (int) (MOST_STRIP * height);
+        int rows = 0;
+        int last = 0;
+        while (rows < most && plain(first + step * rows, ground) >= 0.3) {
+            rows++;
+            // the strip ends with a row that has no writing in it
+            last = plain(first + step * (rows - 1), ground) >= 0.9 ? rows : last;
+        }
+        if (last < LEAST_STRIP || last >= most) {
+            return Optional.empty();
+        }
+        // a lossy or smoothed border takes a row or two; beyond it the ground must be gone
+        double beyond = 0;
+        for (int k = 3; k < 11; k++) {
+            int y = first + step * (last + k - 1);
+            beyond = y < 0 || y >= height ? 1 : Math.max(beyond, plain(y, ground));
+        }
+        double written = writing(first, step, last, ground);
+        if (beyond > 0.5 || written < 0.002 || written > 0.4) {
+            return Optional.empty();
+        }
+        int edge = edgeRows(first, step, last, ground);
+        int top = step > 0 ? 0 : height - edge;
+        return Optional.of(new Rectangle(0, top, width, edge));
+    }
+
+    /** With the rows of a smoothed border, which are neither strip nor sample. */
+    private int edgeRows(int first, int step, int last, float ground) {
+        int rows = last;
+        while (rows < last + 2 && near(first + step * rows, ground) >= 0.9) {
+            rows++;
+        }
+        return rows;
+    }
+
+    private double near(int y, float ground) {
+        int n = 0;
+        for (int x = 0; x < width; x++) {
+            n += Math.abs(v[y * width + x] - ground) <= 4 * PLAIN ? 1 : 0;
+        }
+        return (double) n / width;
+    }
+
+    private float median(int first, int step) {
+        float[] values = new float[3 * width];
+        for (int k = 0; k < 3; k++) {
+            System.arraycopy(v, (first + step * k) * width, values, k * width, width);
+        }
+        Arrays.sort(values);
+        return values[values.length / 2];
+    }
+
+    /** The share of a row that has the ground's one value. */
+    private double plain(int y, float ground) {
+        int n = 0;
+        for (int x = 0; x < width; x++) {
+            n += Math.abs(v[y * width + x] - ground) <= PLAIN ? 1 : 0;
+        }
+        return (double) n / width;
+    }
+
+    private double writing(int first, int step, int rows, float ground) {
+        long n = 0;
+        for (int k = 0; k < rows; k++) {
+            for (int x = 0; x < width; x++) {
+                n += Math.abs(v[(first + step * k) * width + x] - ground) > CONTRAST ? 1 : 0;
+            }
+        }
+        return (double) n / rows / width;
+    }
+
+    // The bar.
+
+    /** A run of one colour in a row. */
+    private record Run(int y, int from, int to, float value) {}
+
+    private Optional<Bar> bar(Rectangle within) {
+        int top = (int) within.y();
+        int bottom = (int) within.bottom();
+        List<List<Run>> open = new ArrayList<>();
+        List<List<Run>> done = new ArrayList<>();
+        for (int y = top; y < bottom; y++) {
+            List<List<Run>> next = new ArrayList<>();
+            for (Run run : runs(y)) {
+                List<Run> stack = open.stream()
+                        .filter(s -> continues(s.getLast(), run))
+                        .findFirst()
+                        .orElseGet(ArrayList::new);
+                stack.add(run);
+                next.add(stack);
+            }
+            for (List<Run> stack : open) {
+                if (next.stream().noneMatch(s -> s == stack)) {
+                    done.add(stack);
+                }
+            }
+            open = next;
+        }
+        done.addAll(open);
+        List<Candidate> candidates =
+                done.stream().map(this::judged).flatMap(Optional::stream).toList();
+        return candidates.stream()
+                .filter(c -> candidates.stream().noneMatch(c::frames))
+                .max(Comparator.comparingDouble(Candidate::merit))
+                .map(c -> bar(c.stack));
+    }
+
+    private static boolean continues(Run above, Run below) {
+        return below.y == above.y + 1
+                && Math.abs(below.from - above.from) <= 1
+                && Math.abs(below.to - above.to) <= 1
+                && Math.abs(below.value - above.value) <= SAME;
+    }
+
+    /** Runs of one colour that are long enough, and end sharply on both sides. */
+    private List<Run> runs(int y) {
+        List<Run> found = new ArrayList<>();
+        int least = Math.max(LEAST_LENGTH, (int) (LEAST_SHARE * width));
+        int row = y * width;
+        int from = 0;
+        while (from < width) {
+            float low = v[row + from];
+            float high = low;
+            int to = from + 1;
+            while (to < width) {
+                float next = v[row + to];
+                float lower = Math.min(low, next);
+                float upper = Math.max(high, next);
+                if (upper - lower > SAME) {
+                    break;
+                }
+                low = lower;
+                high = upper;
+                to++;
+            }
+            float value = (low + high) / 2;
+            boolean long0 = to - from >= least && to - from <= MOST_SHARE * width;
+            if (long0 && ends(row, from - 1, -1, value) && ends(row, to, 1, value)) {
+                found.add(new Run(y, from, to, value));
+            }
+            from = to;
+        }
+        return found;
+    }
+
+    /** Whether within three pixels outward the value differs clearly; a bar that is cut by the picture's edge is none. */
+    private boolean ends(int row, int x, int step, float value) {
+        for (int k = 0; k < 3; k++) {
+            int at = x + k * step;
+            if (at < 0 || at >= width) {
+                return false;
+            }
+            if (Math.abs(v[row + at] - value) >= CONTRAST) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private record Candidate(List<Run> stack, double merit) {
+        private static final int RIM = 3;
+        private static final double ALIKE = 0.7;
+
+        /** Whether this is the rim, or the box, that another one lies in. */
+        boolean frames(Candidate other) {
+            Run own = stack.getFirst();
+            Run its = other.stack.getFirst();
+            boolean wider = own.from < its.from && own.to > its.to;
+            boolean alike = its.to - its.from >= ALIKE * (own.to - own.from);
+            int gap = Math.max(its.y - stack.getLast().y, own.y - other.stack.getLast().y);
+            return wider && alike && gap <= RIM;
+        }
+    }
+
+    /** Whether a stack of runs is a bar: thin, of one colour, and alone on its ground. */
+    private Optional<Candidate> judged(List<Run> stack) {
+        int rows = stack.size();
+        Run middle = stack.get(rows / 2);
+        int length = middle.to - middle.from;
+        boolean leaning =
+                stack.stream().anyMatch(r -> Math.abs(r.from - middle.from) > 1 || Math.abs(r.to - middle.to) > 1);
+        if (rows > MOST_THICK * length || leaning) {
+            return Optional.empty();
+        }
+        double above = apart(stack.getFirst().y, -1, middle);
+        double below = apart(stack.getLast().y, 1, middle);
+        double rough = roughness(stack);
+        if (above < 0.85 || below < 0.85 || rough > 0.02) {
+            return Optional.empty();
+        }
+        double extreme = Math.max(middle.value, 1 - middle.value);
+        return Optional.of(new Candidate(stack, extreme * Math.sqrt(length) * (rows == 1 ? 0.5 : 1)));
+    }
+
+    /** The share of a bar's length over which the third row beyond it differs; the first two may be its smoothed edge. */
+    private double apart(int y, int step, Run bar) {
+        int at = y + 3 * step;
+        if (at < 0 || at >= height) {
+            return 0;
+        }
+        int n = 0;
+        for (int x = bar.from; x < bar.to; x++) {
+            boolean differs = false;
+            for (int k = 1; k <= 3; k++) {
+                differs |= Math.abs(v[(y + k * step) * width + x] - bar.value) >= CONTRAST;
+            }
+            n += differs ? 1 : 0;
+        }
+        return (double) n / (bar.to - bar.from);
+    }
+
+    /** Root mean square about the mean, over the inner part of the bar. */
+    private double roughness(List<Run> stack) {
+        double sum = 0;
+        double squares = 0;
+        long n = 0;
+        for (Run run : stack.subList(stack.size() > 4 ? 1 : 0, stack.size() > 4 ? stack.size() - 1 : stack.size())) {
+            for (int x = run.from + 2; x < run.to - 2; x++) {
+                double value = v[run.y * width + x];
+                sum += value;
+                squares += value * value;
+                n++;
+            }
+        }
+        double mean = sum / n;
+        return Math.sqrt(Math.max(0, squares / n - mean * mean));
+    }
+
+    private Bar bar(List<Run> stack) {
+        List<Run> inner = stack.size() > 2 ? stack.subList(1, stack.size() - 1) : stack;
+        double[] from = new double[inner.size()];
+        double[] to = new double[inner.size()];
+        for (int i = 0; i < from.length; i++) {
+            Run run = inner.get(i);
+            from[i] = run.from - covered(run, run.from - 1, -1) + lacking(run, run.from, 1);
+            to[i] = run.to + covered(run, run.to, 1) - lacking(run, run.to - 1, -1);
+        }
+        Arrays.sort(from);
+        Arrays.sort(to);
+        Run first = stack.getFirst();
+        Run last = stack.getLast();
+        double y = (first.y + last.y + 1) / 2.0;
+        return new Bar(from[from.length / 2], to[to.length / 2], y, stack.size(), surround(first, last));
+    }
+
+    /** How much of the next pixels outward the bar covers, from their values between bar and ground. */
+    private double covered(Run run, int x, int step) {
+        int row = run.y * width;
+        int far = Math.clamp(x + 3 * step, 0, width - 1);
+        double ground = v[row + far];
+        double reach = run.value - ground;
+        if (Math.abs(reach) < CONTRAST / 2) {
+            return 0;
+        }
+        double sum = 0;
+        for (int k = 0; k < 2; k++) {
+            int at = x + k * step;
+            if (at >= 0 && at < width) {
+                sum += Math.clamp((v[row + at] - ground) / reach, 0, 1);
+            }
+        }
+        return sum;
+    }
+
+    /** What the run's own last pixel lacks: it may be let in although it is not quite of the bar's colour. */
+    private double lacking(Run run, int x, int step) {
+        int row = run.y * width;
+        double inside = v[row + Math.clamp(x + 3 * step, 0, width - 1)];
+        double ground = v[row + Math.clamp(x - 3 * step, 0, width - 1)];
+        double reach = inside - ground;
+        return Math.abs(reach) < CONTRAST / 2 ? 0 : Math.clamp((inside - v[row + x]) / reach, 0, 1);
+    }
+
+    /** The bar with what is of its very colour close by: its caption. */
+    private Rectangle surround(Run first, Run last) {
+        int length = first.to - first.from;
+        int reachY = Math.max(24, (int) (0.4 * length));
+        int reachX = Math.max(4, (int) (0.12 * length));
+        int left = first.from;
+        int right = first.to;
+        int top = first.y;
+        int bottom = last.y + 1;
+        long found = 0;
+        int x0 = Math.max(0, first.from - reachX);
+        int x1 = Math.min(width, first.to + reachX);
+        int y0 = Math.max(0, first.y - reachY);
+        int y1 = Math.min(height, last.y + 1 + reachY);
+        for (int y = y0; y < y1; y++) {
+            for (int x = x0; x < x1; x++) {
+                if (Math.abs(v[y * width + x] - first.value) <= PLAIN) {
+                    found++;
+                    left = Math.min(left, x);
+                    right = Math.max(right, x + 1);
+                    top = Math.min(top, y);
+                    bottom = Math.max(bottom, y + 1);
+                }
+            }
+        }
+        boolean everywhere = found > 0.5 * (x1 - x0) * (y1 - y0);
+        int pad = 3;
+        return everywhere
+                ? new Rectangle(first.from - pad, first.y - pad, length + 2 * pad, last.y + 1 - first.y + 2 * pad)
+                : new Rectangle(left - pad, top - pad, right - left + 2 * pad, bottom - top + 2 * pad);
+    }
+}

@@ -1,0 +1,305 @@
+package keentally.desk.model;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.Executor;
+import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
+import keentally.core.method.Method;
+import keentally.core.picture.Field;
+import keentally.core.quantity.Scale;
+import keentally.desk.look.Texts;
+import keentally.study.document.Calibration;
+import keentally.study.document.PictureRef;
+import keentally.study.document.PictureRef.FileStamp;
+import keentally.study.document.PictureRef.Source;
+import keentally.study.document.SlideLabel;
+import keentally.study.document.Study;
+import keentally.study.document.Thing.SampleThing;
+import keentally.study.file.FileFault;
+import keentally.study.file.WholeFile;
+import keentally.study.picture.PictureReader;
+import keentally.study.picture.PictureReader.Survey;
+import keentally.study.store.PictureShelf;
+
+/** What a person does to samples: add, label, calibrate, fence off, order, remove. Every one an action that can be undone. */
+public final class SampleActions {
+    private static final Set<String> PICTURE_ENDINGS =
+            Set.of("png", "jpg", "jpeg", "tif", "tiff", "bmp", "gif", "webp", "pnm", "pbm", "pgm", "ppm");
+
+    private final DeskModel desk;
+    private final Executor ui;
+
+    /** @param ui runs what it is given on the interface thread, in order */
+    public SampleActions(DeskModel desk, Executor ui) {
+        this.desk = desk;
+        this.ui = ui;
+    }
+
+    /** What to do with files that have several pages. */
+    public interface PageChoice {
+        /** Asked on the interface thread; answers with the samples to make, by name; none to leave the file out. */
+        List<NewSample> choose(Survey survey);
+    }
+
+    /** A sample to be made. */
+    public record NewSample(String name, PictureRef picture) {}
+
+    /** Adds pictures and folders of pictures and shows the first; what cannot be read is said and leaves the study as it was. */
+    public void add(List<Path> files, PageChoice choice) {
+        desk.whenIdle(cancel -> {
+            List<Survey> read = new ArrayList<>();
+            List<String> faults = new ArrayList<>();
+            for (Path file : files) {
+                try {
+                    for (Path picture : pictures(file)) {
+                        survey(picture, read, faults);
+                    }
+                } catch (FileFault e) {
+                    faults.add(e.getMessage());
+                }
+            }
+            ui.execute(() -> added(read, faults, choice));
+        });
+    }
+
+    private static void survey(Path picture, List<Survey> read, List<String> faults) {
+        try {
+            read.add(PictureReader.survey(picture));
+        } catch (FileFault e) {
+            faults.add(e.getMessage());
+        }
+    }
+
+    /** A folder stands for the pictures in it, by name. */
+    private static List<Path> pictures(Path file) throws FileFault {
+        if (!Files.isDirectory(file)) {
+            return List.of(file);
+        }
+        try (Stream<Path> all = Files.list(file)) {
+            List<Path> found = all.filter(f -> PICTURE_ENDINGS.contains(ending(f)))
+                    .filter(Files::isRegularFile)
+                    .sorted()
+                    .toList();
+            if (found.isEmpty()) {
+                throw new FileFault(file + " holds no picture that can be read.");
+            }
+            return found;
+        } catch (IOException e) {
+            throw new FileFault(file + " cannot be listed: " + WholeFile.reason(e) + ".", e);
+        }
+    }
+
+    private static String ending(Path file) {
+        String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
+        return name.substring(name.lastIndexOf('.') + 1);
+    }
+
+    private void added(List<Survey> read, List<String> faults, PageChoice choice) {
+        List<NewSample> fresh = new ArrayList<>();
+        List<String> all = new ArrayList<>(faults);
+        for (Survey survey : read) {
+            try {
+                if (survey.pages() > 1) {
+                    fresh.addAll(choice.choose(survey));
+                } else {
+                    fresh.add(new NewSample(
+                            bare(survey.file()), new PictureRef(List.of(PictureShelf.source("", survey, 1)))));
+                }
+            } catch (FileFault e) {
+                all.add(e.getMessage());
+            }
+        }
+        put(fresh);
+        if (!all.isEmpty()) {
+            desk.say(String.join(" ", all));
+        }
+    }
+
+    /** Adds samples in one action and shows the first of them. */
+    public void put(List<NewSample> fresh) {
+        if (fresh.isEmpty()) {
+            return;
+        }
+        String first = desk.study().get().newSampleId();
+        String title = fresh.size() == 1
+                ? Texts.of("action.add-sample", fresh.getFirst().name())
+                : Texts.of("action.add-samples", String.valueOf(fresh.size()));
+        String method = desk.methodId();
+        desk.act(title, study -> {
+            Study changed = study;
+            for (NewSample sample : fresh) {
+                changed = changed.with(changed.newSampleId(), SampleThing.of(sample.name(), sample.picture(), method));
+            }
+            return changed;
+        });
+        if (desk.study().get().sample(first).isPresent()) {
+            desk.show(first);
+        }
+    }
+
+    /** Grey samples of the study become the channels of one more sample, each under its own name. */
+    public void join(List<String> ids) {
+        List<Source> sources = ids.stream()
+                .map(id -> thing(id).orElseThrow())
+                .map(s -> {
+                    Source of = s.picture().first();
+                    return new Source(s.name(), of.file(), of.page(), of.stamp());
+                })
+                .toList();
+        put(List.of(new NewSample(thing(ids.getFirst()).orElseThrow().name(), new PictureRef(sources))));
+    }
+
+    static String bare(Path file) {
+        String name = file.getFileName().toString();
+        int dot = name.lastIndexOf('.');
+        return dot > 0 ? name.substring(0, dot) : name;
+    }
+
+    private Optional<SampleThing> thing(String id) {
+        return desk.study().get().sample(id);
+    }
+
+    private void change(String title, String id, UnaryOperator<SampleThing> how) {
+        desk.act(
+                title,
+                s -> s.sample(id).map(sample -> s.with(id, how.apply(sample))).orElse(s));
+    }
+
+    public void remove(String id) {
+        int place = desk.study().get().samples().indexOf(id);
+        String name = thing(id).orElseThrow().name();
+        desk.act(Texts.of("action.remove-sample", name), s -> s.without(id));
+        if (desk.sampleId().get().equals(id) || desk.sampleId().get().isEmpty()) {
+            List<String> left = desk.study().get().samples();
+            desk.show(left.isEmpty() ? "" : left.get(Math.min(place, left.size() - 1)));
+        }
+    }
+
+    /** Puts a sample {@code by} places later in the tray. */
+    public void move(String id, int by) {
+        List<String> order = new ArrayList<>(desk.study().get().samples());
+        int from = order.indexOf(id);
+        int to = from + by;
+        if (from >= 0 && to >= 0 && to < order.size()) {
+            order.add(to, order.remove(from));
+            desk.act(Texts.of("action.order", thing(id).orElseThrow().name()), s -> s.ordered(order));
+        }
+    }
+
+    /** Name, note and tags. */
+    public void label(String id, SlideLabel label) {
+        change(Texts.of("action.label", label.name()), id, s -> s.with(label));
+    }
+
+    /** Uses another of the study's methods on the sample on the stage. */
+    public void use(String methodId) {
+        String title =
+                Texts.of("action.use", desk.study().get().method(methodId).name());
+        change(title, desk.sampleId().get(), s -> s.using(methodId));
+    }
+
+    /** Sets or clears the scale of the sample on the stage; the method's unit follows where that is what makes sense. */
+    public void calibrate(Optional<Calibration> calibration) {
+        String id = desk.sampleId().get();
+        desk.act(
+                Texts.of(calibration.isPresent() ? "action.scale" : "action.no-scale"),
+                s -> followUnit(
+                        s.sample(id)
+                                .map(sample -> s.with(id, sample.with(calibration)))
+                                .orElse(s),
+                        id));
+    }
+
+    private static Study followUnit(Study study, String id) {
+        Optional<SampleThing> sample = study.sample(id);
+        Optional<Scale> scale = sample.flatMap(SampleThing::scale);
+        if (scale.isEmpty()) {
+            return study;
+        }
+        Method used = study.method(sample.get().method());
+        return used.unit().isReal()
+                ? study
+                : study.with(sample.get().method(), used.in(scale.get().unit()));
+    }
+
+    /** Gives the scale of the sample on the stage to others. */
+    public void giveScale(List<String> ids) {
+        SampleThing from = desk.sample().orElseThrow();
+        Scale scale = from.scale().orElseThrow();
+        Calibration given = new Calibration(scale, Calibration.Origin.GIVEN, from.name());
+        desk.act(Texts.of("action.give-scale", String.valueOf(ids.size())), study -> {
+            Study changed = study;
+            for (String id : ids) {
+                changed = changed.with(id, changed.sample(id).orElseThrow().with(Optional.of(given)));
+                changed = followUnit(changed, id);
+            }
+            return changed;
+        });
+    }
+
+    /** Replaces the field of the sample on the stage. */
+    public void fence(String title, List<Field.Part> field) {
+        change(title, desk.sampleId().get(), s -> s.with(field));
+    }
+
+    /** Gives each of the samples a field, in one action. */
+    public void fence(String title, Map<String, List<Field.Part>> fields) {
+        desk.act(title, study -> {
+            Study changed = study;
+            for (Map.Entry<String, List<Field.Part>> e : fields.entrySet()) {
+                if (changed.sample(e.getKey()).isPresent()) {
+                    SampleThing sample = changed.sample(e.getKey()).get();
+                    changed = changed.with(e.getKey(), sample.with(e.getValue()));
+                }
+            }
+            return changed;
+        });
+    }
+
+    /** Looks for missing pictures, by what is in them, in a folder and below it. */
+    public void find(Path folder) {
+        Study study = desk.study().get();
+        List<FileStamp> wanted = study.samples().stream()
+                .flatMap(id -> study.sample(id).orElseThrow().picture().sources().stream())
+                .filter(s -> !Files.exists(s.file()))
+                .flatMap(s -> s.stamp().stream())
+                .distinct()
+                .toList();
+        desk.whenIdle(cancel -> {
+            try {
+                Map<FileStamp, Path> found = PictureShelf.search(folder, wanted);
+                ui.execute(() -> found(folder, wanted.size(), found));
+            } catch (FileFault e) {
+                ui.execute(() -> desk.say(e.getMessage()));
+            }
+        });
+    }
+
+    private void found(Path folder, int wanted, Map<FileStamp, Path> found) {
+        if (!found.isEmpty()) {
+            desk.act(Texts.of("action.find-pictures", String.valueOf(found.size())), study -> {
+                Study changed = study;
+                for (String id : study.samples()) {
+                    SampleThing sample = study.sample(id).orElseThrow();
+                    PictureRef picture = sample.picture();
+                    for (Source source : sample.picture().sources()) {
+                        Path is = source.stamp().map(found::get).orElse(null);
+                        picture = is == null ? picture : picture.moved(source.file(), is);
+                    }
+                    changed = changed.with(id, sample.with(picture));
+                }
+                return changed;
+            });
+            desk.show(desk.sampleId().get());
+        }
+        desk.say(Texts.of("missing.found", String.valueOf(found.size()), String.valueOf(wanted), folder));
+    }
+}

@@ -1,0 +1,27 @@
+package keentally.desk.model;
+
+import java.util.List;
+import java.util.Optional;
+import keentally.core.picture.Field;
+import keentally.core.run.Sample;
+import keentally.study.document.Thing.SampleThing;
+
+/** Makes samples for the runner; the field drawn last is not drawn again while its shapes stay. For any thread. */
+final class SampleMaker {
+    private Optional<Sample> last = Optional.empty();
+
+    /** A field without a pixel counts as none, so that there is something to see and to mend. */
+    synchronized Sample sample(OpenSample open, SampleThing thing) {
+        String key = open.file().sha256() + "#" + open.file().page();
+        List<Field.Part> parts = thing.field();
+        boolean same = last.isPresent()
+                && last.get().key().equals(key)
+                && last.get().picture() == open.file().picture()
+                && last.get().parts().equals(parts);
+        Sample made = same
+                ? last.get().with(thing.scale())
+                : Sample.of(key, open.file().picture(), parts, thing.scale());
+        last = Optional.of(made);
+        return made;
+    }
+}

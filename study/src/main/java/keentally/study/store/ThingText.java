@@ -1,0 +1,182 @@
+package keentally.study.store;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.NoSuchElementException;
+import java.util.Optional;
+import keentally.core.method.Method;
+import keentally.core.method.MethodFault;
+import keentally.core.method.MethodStep;
+import keentally.core.method.MethodTree;
+import keentally.core.quantity.Scale;
+import keentally.core.setting.Values;
+import keentally.study.document.Calibration;
+import keentally.study.document.FieldText;
+import keentally.study.document.PictureRef;
+import keentally.study.document.PictureRef.FileStamp;
+import keentally.study.document.PictureRef.Source;
+import keentally.study.document.SlideLabel;
+import keentally.study.document.Thing;
+import keentally.study.document.Thing.MethodThing;
+import keentally.study.document.Thing.OrderThing;
+import keentally.study.document.Thing.SampleThing;
+import keentally.study.file.Json;
+
+/** Things as text. Pictures below or beside the study's folder are referred to by relative paths, others by whole ones. */
+final class ThingText {
+    private final Path folder;
+
+    /** @param folder the study file's, absolute */
+    ThingText(Path folder) {
+        this.folder = folder;
+    }
+
+    String write(Thing thing) {
+        return Json.compact(
+                switch (thing) {
+                    case SampleThing sample -> sample(sample);
+                    case MethodThing method -> method(method.method());
+                    case OrderThing order -> Map.of("samples", order.samples());
+                });
+    }
+
+    static String kind(Thing thing) {
+        return switch (thing) {
+            case SampleThing s -> "sample";
+            case MethodThing m -> "method";
+            case OrderThing o -> "order";
+        };
+    }
+
+    /** @throws IllegalArgumentException where the text is not what {@link #write} writes */
+    Thing read(String kind, String text) {
+        Object tree = Json.parse(text);
+        try {
+            return switch (kind) {
+                case "sample" -> sample(map(tree));
+                case "method" -> new MethodThing(method(map(tree)));
+                case "order" -> new OrderThing(texts(map(tree).get("samples")));
+                default -> throw new IllegalArgumentException("no thing is called " + kind);
+            };
+        } catch (MethodFault | ClassCastException | NullPointerException | NoSuchElementException e) {
+            throw new IllegalArgumentException("a " + kind + " in the study cannot be read: " + e.getMessage(), e);
+        }
+    }
+
+    /** As a method file, and beside it exactly what was set: settings that rest now are there again when they apply. */
+    private static Map<String, Object> method(Method method) {
+        Map<String, Object> set = new LinkedHashMap<>();
+        method.steps()
+                .forEach(s -> set.put(s.id(), s.values().asSet(s.description().settings())));
+        Map<String, Object> tree = new LinkedHashMap<>();
+        tree.put("method", MethodTree.write(method));
+        tree.put("set", set);
+        return tree;
+    }
+
+    private static Method method(Map<String, Object> tree) throws MethodFault {
+        Method method = MethodTree.read(tree.get("method"));
+        Map<String, Object> set = map(tree.get("set"));
+        for (MethodStep step : method.steps()) {
+            Values values = Values.NONE;
+            for (Map.Entry<String, Object> e : map(set.get(step.id())).entrySet()) {
+                values = values.withTree(step.description().setting(e.getKey()).orElseThrow(), e.getValue());
+            }
+            method = method.with(step.id(), values);
+        }
+        return method;
+    }
+
+    private Map<String, Object> sample(SampleThing sample) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        SlideLabel label = sample.label();
+        tree.put("name", label.name());
+        tree.put("note", label.note());
+        tree.put("group", label.group());
+        label.amount().ifPresent(a -> tree.put("amount", Map.of("value", a.value(), "unit", a.unit())));
+        tree.put(
+                "picture", sample.picture().sources().stream().map(this::source).toList());
+        sample.calibration().ifPresent(c -> tree.put("scale", calibration(c)));
+        tree.put("field", sample.field().stream().map(FieldText::write).toList());
+        tree.put("method", sample.method());
+        return tree;
+    }
+
+    private static Map<String, Object> calibration(Calibration calibration) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        tree.put("pixel", calibration.scale().toString());
+        tree.put("from", calibration.origin().name());
+        tree.put("how", calibration.how());
+        return tree;
+    }
+
+    private Map<String, Object> source(Source source) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        tree.put("channel", source.channel());
+        tree.put("file", relative(source.file()));
+        tree.put("page", source.page());
+        source.stamp().ifPresent(s -> {
+            tree.put("sha256", s.sha256());
+            tree.put("bytes", s.bytes());
+            tree.put("modified", s.modified());
+        });
+        return tree;
+    }
+
+    /** With / between names on every system. */
+    private String relative(Path file) {
+        boolean sameRoot = file.getRoot() != null && file.getRoot().equals(folder.getRoot());
+        Path path = sameRoot ? folder.relativize(file) : file;
+        return path.toString().replace(path.getFileSystem().getSeparator(), "/");
+    }
+
+    private SampleThing sample(Map<String, Object> tree) {
+        Optional<SlideLabel.Amount> amount = Optional.ofNullable(tree.get("amount"))
+                .map(ThingText::map)
+                .map(a -> new SlideLabel.Amount(number(a.get("value")).doubleValue(), (String) a.get("unit")));
+        SlideLabel label = new SlideLabel(
+                (String) tree.get("name"), (String) tree.get("note"), (String) tree.get("group"), amount);
+        List<Source> sources = new ArrayList<>();
+        for (Object source : (List<?>) tree.get("picture")) {
+            sources.add(source(map(source)));
+        }
+        Optional<Calibration> calibration = Optional.ofNullable(tree.get("scale"))
+                .map(ThingText::map)
+                .map(c -> new Calibration(
+                        Scale.of((String) c.get("pixel")), Calibration.Origin.valueOf((String) c.get("from")), (String)
+                                c.get("how")));
+        return new SampleThing(
+                label,
+                new PictureRef(sources),
+                calibration,
+                texts(tree.get("field")).stream().map(FieldText::read).toList(),
+                (String) tree.get("method"));
+    }
+
+    private Source source(Map<String, Object> tree) {
+        Path file = folder.resolve((String) tree.get("file")).normalize();
+        Optional<FileStamp> stamp = Optional.ofNullable((String) tree.get("sha256"))
+                .map(sha -> new FileStamp(
+                        sha,
+                        number(tree.get("bytes")).longValue(),
+                        number(tree.get("modified")).longValue()));
+        return new Source(
+                (String) tree.get("channel"), file, number(tree.get("page")).intValue(), stamp);
+    }
+
+    private static Number number(Object tree) {
+        return (Number) tree;
+    }
+
+    private static List<String> texts(Object tree) {
+        return ((List<?>) tree).stream().map(String.class::cast).toList();
+    }
+
+    @SuppressWarnings("unchecked") // keys are text in any JSON
+    private static Map<String, Object> map(Object tree) {
+        return (Map<String, Object>) tree;
+    }
+}

@@ -1,0 +1,355 @@
+package keentally.study.store;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.io.RandomAccessFile;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.DriverManager;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.SplittableRandom;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicReference;
+import keentally.core.geometry.Ellipse;
+import keentally.core.geometry.Polygon;
+import keentally.core.geometry.Rectangle;
+import keentally.core.method.Method;
+import keentally.core.picture.Field;
+import keentally.core.quantity.LengthUnit;
+import keentally.core.quantity.Scale;
+import keentally.core.step.Steps;
+import keentally.study.document.Calibration;
+import keentally.study.document.Journal;
+import keentally.study.document.PictureRef;
+import keentally.study.document.PictureRef.FileStamp;
+import keentally.study.document.PictureRef.Source;
+import keentally.study.document.SlideLabel;
+import keentally.study.document.Study;
+import keentally.study.document.Thing;
+import keentally.study.document.Thing.MethodThing;
+import keentally.study.document.Thing.OrderThing;
+import keentally.study.document.Thing.SampleThing;
+import keentally.study.file.FileFault;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class StudyFileTest {
+    @TempDir
+    private Path folder;
+
+    private SampleThing rich(String name) {
+        FileStamp stamp = new FileStamp("ab".repeat(32), 1234, 1_700_000_000_123L);
+        PictureRef picture = new PictureRef(List.of(
+                new Source("nuclei", folder.resolve("pictures/" + name + "-1.tif"), 1, Optional.of(stamp)),
+                new Source("walls", folder.resolve("pictures/" + name + "-2.tif"), 3, Optional.empty())));
+        return SampleThing.of(name, picture, Study.FIRST_METHOD)
+                .with(new SlideLabel(
+                        name,
+                        "a note, \"quoted\"\nof two lines",
+                        "day 2",
+                        Optional.of(new SlideLabel.Amount(0.1, "h"))))
+                .with(Optional.of(new Calibration(
+                        new Scale(1.0 / 3, LengthUnit.UM), Calibration.Origin.DRAWN, "300 px are 100 um")))
+                .with(List.of(
+                        new Field.Part(new Ellipse(10.1, 20.2, 5.3, 4.4, 30), false),
+                        new Field.Part(new Rectangle(1, 2, 3.5, 4), true),
+                        new Field.Part(Polygon.of(0, 0, 0.1, 1e-7, 7, 123456.789), false)));
+    }
+
+    private static Journal journal(StudyFile file) {
+        return new Journal(file.history(), file::keep);
+    }
+
+    private void act(Journal journal, int i) {
+        journal.act("action " + i, s -> switch (i % 4) {
+            case 0 -> s.with(s.newSampleId(), rich("sample " + i));
+            case 1 ->
+                s.with(
+                        Study.FIRST_METHOD,
+                        s.method(Study.FIRST_METHOD).add(0, Steps.find("smooth").orElseThrow()));
+            case 2 -> s.with(s.samples().getFirst(), rich("renamed " + i));
+            default -> s.samples().size() > 3 ? s.without(s.samples().getFirst()) : s.with("m" + i, s.method("m1"));
+        });
+    }
+
+    @Test
+    void everyKindOfThingReadsBackTheSame() {
+        ThingText text = new ThingText(folder);
+        Study study = Study.empty().with("s1", rich("one"));
+        Method method =
+                study.method(Study.FIRST_METHOD).add(0, Steps.find("smooth").orElseThrow());
+        for (Thing thing : List.of(rich("x"), new MethodThing(method), new OrderThing(study.samples()))) {
+            assertThat(text.read(ThingText.kind(thing), text.write(thing))).isEqualTo(thing);
+        }
+    }
+
+    @Test
+    void opensAsItWasWithAllOfItsHistory() throws FileFault {
+        Path path = folder.resolve("a.tally");
+        List<Study> states = new ArrayList<>();
+        try (StudyFile file = StudyFile.create(path, Study.empty(), StudyFile.Watch.SILENT)) {
+            Journal journal = journal(file);
+            for (int i = 0; i < 60; i++) {
+                states.add(journal.study());
+                act(journal, i);
+            }
+            states.add(journal.study());
+            for (int i = 0; i < 7; i++) {
+                journal.undo();
+            }
+        }
+        assertThat(folder).isDirectoryNotContaining("regex:.*(-wal|-shm|lock)");
+        try (StudyFile file = StudyFile.open(path, StudyFile.Watch.SILENT)) {
+            assertThat(file.remark()).isEmpty();
+            Journal journal = journal(file);
+            assertThat(journal.study()).isEqualTo(states.get(53));
+            for (int i = 54; i <= 60; i++) {
+                assertThat(journal.redo()).isTrue();
+                assertThat(journal.study()).isEqualTo(states.get(i));
+            }
+            for (int i = 59; i >= 0; i--) {
+                assertThat(journal.undo()).isTrue();
+                assertThat(journal.study()).isEqualTo(states.get(i));
+            }
+            assertThat(journal.undo()).isFalse();
+        }
+    }
+
+    @Test
+    void diskAndMemoryAgreeAfterAnyWalkThroughActionsUndosAndOpenings() throws FileFault {
+        SplittableRandom random = new SplittableRandom(11);
+        Path path = folder.resolve("walk.tally");
+        StudyFile file = StudyFile.create(path, Study.empty(), StudyFile.Watch.SILENT);
+        Journal journal = journal(file);
+        for (int i = 0; i < 1500; i++) {
+            switch (random.nextInt(10)) {
+                case 0, 1, 2 -> journal.undo();
+                case 3 -> journal.redo();
+                default -> act(journal, random.nextInt(1000));
+            }
+            if (random.nextInt(200) == 0) {
+                Study before = journal.study();
+                Optional<String> undoable = journal.undoable();
+                Optional<String> redoable = journal.redoable();
+                file.close();
+                file = StudyFile.open(path, StudyFile.Watch.SILENT);
+                journal = journal(file);
+                assertThat(journal.study()).as("after %d", i).isEqualTo(before);
+                assertThat(journal.undoable()).isEqualTo(undoable);
+                assertThat(journal.redoable()).isEqualTo(redoable);
+            }
+        }
+        file.close();
+    }
+
+    @Test
+    void theSecondOpenerReadsOnlyAndSaysSo() throws FileFault {
+        Path path = folder.resolve("a.tally");
+        try (StudyFile first = StudyFile.create(path, Study.empty(), StudyFile.Watch.SILENT)) {
+            Journal journal = journal(first);
+            journal.act("add", s -> s.with("s1", rich("one")));
+            first.copyTo(folder.resolve("waits-for-the-keeper.tally"));
+            try (StudyFile second = StudyFile.open(path, StudyFile.Watch.SILENT)) {
+                assertThat(second.isReadOnly()).isTrue();
+                assertThat(second.remark().orElseThrow())
+                        .contains("open in another window")
+                        .contains("read-only");
+                assertThat(second.history().study()).isEqualTo(journal.study());
+            }
+            journal.act("more", s -> s.with("s2", rich("two")));
+        }
+        try (StudyFile again = StudyFile.open(path, StudyFile.Watch.SILENT)) {
+            assertThat(again.isReadOnly()).isFalse();
+            assertThat(again.history().study().samples()).hasSize(2);
+        }
+    }
+
+    @Test
+    void aCopyElsewhereFindsItsPicturesAndKeepsItsHistory() throws FileFault, IOException {
+        Files.createDirectories(folder.resolve("away/deep"));
+        Path copy = folder.resolve("away/deep/copy.tally");
+        try (StudyFile file = StudyFile.create(folder.resolve("a.tally"), Study.empty(), StudyFile.Watch.SILENT)) {
+            Journal journal = journal(file);
+            journal.act("add", s -> s.with("s1", rich("one")));
+            file.copyTo(copy);
+            assertThatThrownBy(() -> file.copyTo(copy))
+                    .isInstanceOf(FileFault.class)
+                    .hasMessageContaining("already");
+        }
+        try (StudyFile file = StudyFile.open(copy, StudyFile.Watch.SILENT)) {
+            Journal journal = journal(file);
+            assertThat(journal.study().sample("s1")).contains(rich("one"));
+            assertThat(journal.undoable()).contains("add");
+        }
+    }
+
+    @Test
+    void aStudyMovedTogetherWithItsPicturesFindsThem() throws FileFault, IOException {
+        Files.createDirectories(folder.resolve("old"));
+        Path picture = folder.resolve("old/pictures/x.png");
+        PictureRef ref = PictureRef.of(picture, 1);
+        try (StudyFile file = StudyFile.create(folder.resolve("old/a.tally"), Study.empty(), StudyFile.Watch.SILENT)) {
+            journal(file).act("add", s -> s.with("s1", SampleThing.of("x", ref, Study.FIRST_METHOD)));
+        }
+        Files.move(folder.resolve("old"), folder.resolve("new"));
+        try (StudyFile file = StudyFile.open(folder.resolve("new/a.tally"), StudyFile.Watch.SILENT)) {
+            assertThat(file.history().study().sample("s1").orElseThrow().file())
+                    .isEqualTo(folder.resolve("new/pictures/x.png"));
+        }
+    }
+
+    @Test
+    void aFullDiskIsSaidAndNothingIsLostWhenThereIsRoomAgain() throws Exception {
+        CountDownLatch trouble = new CountDownLatch(1);
+        CountDownLatch kept = new CountDownLatch(1);
+        AtomicReference<String> said = new AtomicReference<>("");
+        StudyFile.Watch watch = new StudyFile.Watch() {
+            @Override
+            public void trouble(FileFault fault) {
+                said.set(fault.getMessage());
+                trouble.countDown();
+            }
+
+            @Override
+            public void kept() {
+                if (!said.get().isEmpty()) {
+                    kept.countDown();
+                }
+            }
+        };
+        Path path = folder.resolve("full.tally");
+        StudyFile file = StudyFile.create(path, Study.empty(), watch);
+        Journal journal = journal(file);
+        file.limitGrowth(2);
+        for (int i = 0; i < 40; i++) {
+            int n = i;
+            journal.act("add", s -> s.with(s.newSampleId(), rich("sample " + n)));
+        }
+        assertThat(trouble.await(20, TimeUnit.SECONDS)).isTrue();
+        assertThat(said.get()).contains("not on disk yet").contains("the disk is full");
+        assertThat(file.isKept()).isFalse();
+        file.limitGrowth(0);
+        assertThat(kept.await(20, TimeUnit.SECONDS)).isTrue();
+        assertThat(file.isKept()).isTrue();
+        file.close();
+        try (StudyFile again = StudyFile.open(path, StudyFile.Watch.SILENT)) {
+            assertThat(again.history().study()).isEqualTo(journal.study());
+            assertThat(again.history().study().samples()).hasSize(40);
+        }
+    }
+
+    @Test
+    void whatIsNoStudyIsRefusedInASentence() throws Exception {
+        Path text = folder.resolve("text.tally");
+        Files.writeString(text, "this is a letter, and long enough to be no database header at all ".repeat(20));
+        assertThatThrownBy(() -> StudyFile.open(text, StudyFile.Watch.SILENT))
+                .isInstanceOf(FileFault.class)
+                .hasMessageContaining("is no study");
+        assertThat(Files.readString(text)).startsWith("this is a letter");
+        Path other = folder.resolve("other.tally");
+        try (var c = DriverManager.getConnection("jdbc:sqlite:" + other);
+                var s = c.createStatement()) {
+            s.execute("CREATE TABLE x (y)");
+        }
+        assertThatThrownBy(() -> StudyFile.open(other, StudyFile.Watch.SILENT))
+                .isInstanceOf(FileFault.class)
+                .hasMessageContaining("a database, but no study");
+        assertThatThrownBy(() -> StudyFile.open(folder.resolve("none.tally"), StudyFile.Watch.SILENT))
+                .hasMessageContaining("does not exist");
+        assertThatThrownBy(() -> StudyFile.create(Path.of("/proc/none/a.tally"), Study.empty(), StudyFile.Watch.SILENT))
+                .isInstanceOf(FileFault.class)
+                .hasMessageContaining("cannot be made");
+    }
+
+    @Test
+    void aStudyFromANewerVersionIsRefusedAndLeftAlone() throws Exception {
+        Path path = folder.resolve("newer.tally");
+        StudyFile.create(path, Study.empty(), StudyFile.Watch.SILENT).close();
+        try (var c = DriverManager.getConnection("jdbc:sqlite:" + path);
+                var s = c.createStatement()) {
+            s.execute("PRAGMA user_version = 99");
+        }
+        byte[] before = Files.readAllBytes(path);
+        assertThatThrownBy(() -> StudyFile.open(path, StudyFile.Watch.SILENT))
+                .isInstanceOf(FileFault.class)
+                .hasMessageContaining("newer version");
+        assertThat(Files.readAllBytes(path)).isEqualTo(before);
+    }
+
+    @Test
+    void aBadPartIsLostAloneAndTheRestIsRescuedIntoACopy() throws Exception {
+        Path path = folder.resolve("hurt.tally");
+        try (StudyFile file = StudyFile.create(path, Study.empty(), StudyFile.Watch.SILENT)) {
+            Journal journal = journal(file);
+            for (int i = 0; i < 5; i++) {
+                int n = i;
+                journal.act("add", s -> s.with(s.newSampleId(), rich("sample " + n)));
+            }
+        }
+        try (var c = DriverManager.getConnection("jdbc:sqlite:" + path);
+                var s = c.createStatement()) {
+            s.execute("UPDATE version SET content = 'rubbish' WHERE content LIKE '%sample 2\"%'");
+        }
+        try (StudyFile file = StudyFile.open(path, StudyFile.Watch.SILENT)) {
+            assertThat(file.file().getFileName()).hasToString("hurt-rescued.tally");
+            assertThat(file.remark().orElseThrow()).contains("is damaged").contains("6 of 7 parts");
+            List<String> names = file.history().study().samples().stream()
+                    .map(id -> file.history().study().sample(id).orElseThrow().name())
+                    .toList();
+            assertThat(names).containsExactly("sample 0", "sample 1", "sample 3", "sample 4");
+        }
+        assertThat(path).exists();
+    }
+
+    @Test
+    void damagedPagesNeverCrashTheOpening() throws Exception {
+        SplittableRandom random = new SplittableRandom(5);
+        Path whole = folder.resolve("whole.tally");
+        try (StudyFile file = StudyFile.create(whole, Study.empty(), StudyFile.Watch.SILENT)) {
+            Journal journal = journal(file);
+            for (int i = 0; i < 120; i++) {
+                act(journal, i);
+            }
+        }
+        int opened = 0;
+        for (int i = 0; i < 25; i++) {
+            Path hurt = folder.resolve("hurt-" + i + ".tally");
+            Files.copy(whole, hurt);
+            try (RandomAccessFile file = new RandomAccessFile(hurt.toFile(), "rw")) {
+                byte[] noise = new byte[700];
+                random.nextBytes(noise);
+                file.seek(random.nextLong(100, file.length() - noise.length));
+                file.write(noise);
+            }
+            try (StudyFile file = StudyFile.open(hurt, StudyFile.Watch.SILENT)) {
+                file.history().study().checkWhole();
+                opened++;
+            } catch (FileFault e) {
+                assertThat(e.getMessage())
+                        .contains(hurt.getFileName().toString())
+                        .endsWith(".");
+            }
+        }
+        assertThat(opened).isGreaterThan(5);
+    }
+
+    @Test
+    void packedPicturesAreInTheFile() throws FileFault {
+        Path path = folder.resolve("packed.tally");
+        byte[] bytes = {1, 2, 3};
+        try (StudyFile file = StudyFile.create(path, Study.empty(), StudyFile.Watch.SILENT)) {
+            file.pack("aa", "x.png", bytes);
+            file.pack("aa", "x.png", bytes);
+            assertThat(file.packedCount()).isEqualTo(1);
+        }
+        try (StudyFile file = StudyFile.open(path, StudyFile.Watch.SILENT)) {
+            assertThat(file.packed("aa")).contains(bytes);
+            assertThat(file.packed("bb")).isEmpty();
+        }
+    }
+}
