@@ -1,5 +1,6 @@
 package keentally.desk;
 
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -11,9 +12,11 @@ import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
 import keentally.core.method.MethodStep;
 import keentally.core.quantity.Scale;
+import keentally.core.work.Cancel;
 import keentally.desk.look.Texts;
 import keentally.desk.look.Theme;
 import keentally.desk.model.DeskModel;
+import keentally.desk.model.StudyActions;
 import keentally.desk.view.DeskWindow;
 import keentally.desk.view.Preferences;
 import keentally.samples.DemoFiles;
@@ -23,6 +26,7 @@ import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
 import keentally.study.method.MethodFile;
+import keentally.study.store.StudyFile;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -31,15 +35,10 @@ public final class Desk extends Application {
     private static final Logger LOG = LoggerFactory.getLogger(Desk.class);
 
     private DeskModel model;
+    private StudyActions studies;
 
     public static void main(String[] words) {
         launch(Desk.class, words);
-    }
-
-    /** Where the desk keeps what it remembers; the property is for tests. */
-    static Path home() {
-        String given = System.getProperty("keentally.home");
-        return given != null ? Path.of(given) : Path.of(System.getProperty("user.home"), ".keen-tally");
     }
 
     @Override
@@ -52,37 +51,54 @@ public final class Desk extends Application {
         Theme.loadFonts();
         model = new DeskModel(Platform::runLater, onCrash);
         DeskWindow desk = new DeskWindow(
-                window, model, new Preferences(home(), (chooser, owner) -> chooser.showSaveDialog(owner)), onCrash);
+                window,
+                model,
+                new Preferences(Program.home(), (chooser, owner) -> chooser.showSaveDialog(owner)),
+                onCrash);
         desk.open();
+        studies = desk.studyActions();
         List<String> words = getParameters().getRaw();
         if (!words.isEmpty() && words.getFirst().equals("demo")) {
-            openDemo();
+            openDemo(desk.studyActions());
+            return;
+        }
+        List<Path> files =
+                words.stream().skip(1).map(Path::of).map(Path::toAbsolutePath).toList();
+        boolean study = files.stream().anyMatch(f -> f.toString().endsWith(StudyFile.ENDING));
+        if (study) {
+            desk.open(files);
+        } else if (files.isEmpty()) {
+            desk.studyActions().draft(() -> {});
         } else {
-            List<String> files = words.isEmpty() ? words : words.subList(1, words.size());
-            desk.open(files.stream().map(Path::of).toList());
+            desk.studyActions().newDraft(() -> desk.open(files));
         }
     }
 
-    /** Lays the demo pictures out, each with its scale and its method; draws them first where that has not been done. */
-    private void openDemo() {
+    /** Goes on with the demo study; draws its pictures and lays it out where that has not been done. */
+    private void openDemo(StudyActions studies) {
         String drawn = System.getProperty("keentally.demo");
-        Path folder = drawn != null ? Path.of(drawn) : home().resolve("demo-" + Program.VERSION);
+        Path home = Program.home().resolve("demo-" + Program.VERSION);
+        Path folder = drawn != null ? Path.of(drawn) : home;
+        Path file = home.resolve("Millrace" + StudyFile.ENDING);
         model.say(Texts.of("demo.drawing"));
-        model.whenIdle(cancel -> {
-            try {
-                if (DemoFiles.list(folder).isEmpty()) {
-                    DemoFiles.write(folder, model.work(cancel));
-                }
-                Study study = demo(folder);
-                Platform.runLater(() -> {
-                    model.say("");
-                    model.begin(study);
-                    model.station().set(firstCut(model.method()));
-                });
-            } catch (FileFault | MethodFault e) {
-                Platform.runLater(() -> model.say(e.getMessage()));
-            }
-        });
+        model.begin(
+                watch -> {
+                    if (DemoFiles.list(folder).isEmpty()) {
+                        DemoFiles.write(folder, model.work(new Cancel()));
+                    }
+                    return Files.exists(file)
+                            ? StudyFile.open(file, watch)
+                            : StudyFile.create(file, laidOut(folder), watch);
+                },
+                () -> model.station().set(firstCut(model.method())));
+    }
+
+    private static Study laidOut(Path folder) throws FileFault {
+        try {
+            return demo(folder);
+        } catch (MethodFault e) {
+            throw new FileFault("The demo's methods cannot be read: " + e.getMessage(), e);
+        }
     }
 
     /** Where a newcomer has something to move. */
@@ -99,16 +115,21 @@ public final class Desk extends Application {
         Study study = Study.empty();
         for (DemoFiles.Listed demo : DemoFiles.list(folder)) {
             String method = "m" + (study.samples().size() + 1);
-            Calibration scale = new Calibration(Scale.of(demo.scale()), Calibration.Origin.DEMO, "");
-            SampleThing sample =
-                    SampleThing.of(demo.title(), demo.picture(), method).with(Optional.of(scale));
-            study = study.with(method, MethodFile.read(demo.method())).with(study.newSampleId(), sample);
+            SampleThing sample = SampleThing.of(demo.title(), demo.picture(), method);
+            // what a person can read off the picture is left to be done
+            boolean captioned = demo.captioned();
+            Optional<Calibration> scale = captioned
+                    ? Optional.empty()
+                    : Optional.of(new Calibration(Scale.of(demo.scale()), Calibration.Origin.DEMO, ""));
+            study = study.with(method, MethodFile.read(demo.method())).with(study.newSampleId(), sample.with(scale));
         }
         return study;
     }
 
     @Override
     public void stop() {
+        Optional<Path> last = model.holding().get().path();
         model.close();
+        studies.tidy(last, model.study().get());
     }
 }

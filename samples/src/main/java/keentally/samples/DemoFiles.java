@@ -79,8 +79,9 @@ public final class DemoFiles {
      * A sample as {@link #TRUTH} lists it.
      *
      * @param scale as text, such as {@code 1.5 um/px}
+     * @param captioned whether a caption is burnt into the picture, from which the scale can be read
      */
-    public record Listed(String title, PictureRef picture, Path method, String scale) {}
+    public record Listed(String title, PictureRef picture, Path method, String scale, boolean captioned) {}
 
     /** What a folder that {@link #write} filled holds; nothing where it did not. */
     public static List<Listed> list(Path folder) throws FileFault {
@@ -96,7 +97,8 @@ public final class DemoFiles {
                             String.valueOf(s.get("title")),
                             picture(folder, (List<?>) s.get("files")),
                             folder.resolve(String.valueOf(s.get("method"))),
-                            String.valueOf(s.get("scale"))));
+                            String.valueOf(s.get("scale")),
+                            s.get("field") instanceof List<?> field && !field.isEmpty()));
                 }
             }
         }

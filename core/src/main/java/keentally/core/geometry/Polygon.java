@@ -100,6 +100,29 @@ public record Polygon(List<Point> corners) implements Shape {
         return new Rectangle(left, top, right - left, bottom - top);
     }
 
+    /** Whether any two of its edges cross, so that nobody could say what is inside. */
+    public boolean crossesItself() {
+        int n = corners.size();
+        for (int i = 0; i < n; i++) {
+            for (int j = i + 2; j < n; j++) {
+                boolean neighbours = i == 0 && j == n - 1;
+                if (!neighbours
+                        && cross(corners.get(i), corners.get(i + 1), corners.get(j), corners.get((j + 1) % n))) {
+                    return true;
+                }
+            }
+        }
+        return false;
+    }
+
+    private static boolean cross(Point a, Point b, Point c, Point d) {
+        return side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0;
+    }
+
+    private static double side(Point a, Point b, Point p) {
+        return Math.signum((b.x() - a.x()) * (p.y() - a.y()) - (b.y() - a.y()) * (p.x() - a.x()));
+    }
+
     /** The centre of the area; exact where the polygon does not cross itself. */
     public Point centroid() {
         double twice = 0;

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import keentally.core.geometry.Rectangle;
 import keentally.core.geometry.Shape;
+import keentally.core.geometry.ShapeRow;
 
 /**
  * The measured part of a picture. A pixel is in where its centre is in or on the shapes. What lies outside counts nowhere:
@@ -63,11 +64,8 @@ public final class Field {
         int stride = Mask.stride(width);
         long[] words = new long[stride * height];
         for (int y = top; y < bottom; y++) {
-            for (int x = left; x < right; x++) {
-                if (shape.contains(x + 0.5, y + 0.5)) {
-                    words[y * stride + (x >>> 6)] |= 1L << x;
-                }
-            }
+            int row = y;
+            ShapeRow.runs(shape, y + 0.5, left, right, (from, to) -> Mask.setRun(words, row * stride, from, to));
         }
         return Mask.of(width, height, words);
     }

@@ -4,33 +4,42 @@ package keentally.core.view;
 final class Digits {
     static final int HEIGHT = 7;
     private static final int WIDTH = 5;
-    private static final int ADVANCE = 6;
-    /** The ten figures side by side. */
+    static final int ADVANCE = 6;
+    /** The ten figures, a point and a minus side by side. */
     private static final String[] ROWS = {
-        " ###   #   ### ####    # ##### ### ##### ###  ### ",
-        "#   # ##  #   #    #  ## #    #        ##   ##   #",
-        "#  ### #      #    # # # #    #       # #   ##   #",
-        "# # #  #     #  ### #  # #### ####    #  ###  ####",
-        "##  #  #    #      ######    ##   #  #  #   #    #",
-        "#   #  #   #       #   #     ##   #  #  #   #    #",
-        " ### ##############    # ####  ###   #   ###  ### ",
+        " ###   #   ### ####    # ##### ### ##### ###  ###           ",
+        "#   # ##  #   #    #  ## #    #        ##   ##   #          ",
+        "#  ### #      #    # # # #    #       # #   ##   #          ",
+        "# # #  #     #  ### #  # #### ####    #  ###  ####      ### ",
+        "##  #  #    #      ######    ##   #  #  #   #    #          ",
+        "#   #  #   #       #   #     ##   #  #  #   #    #  ##      ",
+        " ### ##############    # ####  ###   #   ###  ###   ##      ",
     };
 
+    private static final String SIGNS = "0123456789.-";
     private static final int RIM = 0xff101418;
     private static final int INK = 0xffffffff;
 
     private Digits() {}
 
+    static int width(String text) {
+        return text.length() * ADVANCE - 1;
+    }
+
     static int width(int number) {
-        return String.valueOf(number).length() * ADVANCE - 1;
+        return width(String.valueOf(number));
     }
 
     /** Draws a number with its upper left corner at (x, y), cut off at the edges of the buffer. */
     static void draw(int[] buffer, int width, int height, int x, int y, int number) {
-        String text = String.valueOf(number);
+        draw(buffer, width, height, x, y, String.valueOf(number));
+    }
+
+    /** Figures, points and minuses. */
+    static void draw(int[] buffer, int width, int height, int x, int y, String text) {
         for (int pass = 0; pass < 2; pass++) {
             for (int i = 0; i < text.length(); i++) {
-                draw(buffer, width, height, x + i * ADVANCE, y, text.charAt(i) - '0', pass == 0);
+                draw(buffer, width, height, x + i * ADVANCE, y, SIGNS.indexOf(text.charAt(i)), pass == 0);
             }
         }
     }

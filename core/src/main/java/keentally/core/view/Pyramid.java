@@ -2,6 +2,7 @@ package keentally.core.view;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 import keentally.core.picture.Channel;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane;
@@ -19,32 +20,70 @@ public final class Pyramid {
 
     private final List<List<Plane>> levels;
     private final Tone tone;
+    private final List<Shade> shades;
 
-    private Pyramid(List<List<Plane>> levels, Tone tone) {
+    private Pyramid(List<List<Plane>> levels, Tone tone, List<Shade> shades) {
         this.levels = levels;
         this.tone = tone;
+        this.shades = shades;
     }
 
     /** Of a prepared picture, as bright as the one it was made from where that shows all of it. */
     public static Pyramid of(Picture picture, Tone original, Work work) {
         Pyramid pyramid = of(picture, work);
-        return new Pyramid(pyramid.levels, pyramid.tone.like(original));
+        return pyramid.toned(pyramid.tone.like(original));
     }
 
-    /** Of a picture's first channel where it is grey, else of red, green and blue, else of its first three. */
+    /** Of all channels: grey, red with green and blue, or each in a colour of its own where a sample has others. */
     public static Pyramid of(Picture picture, Work work) {
+        List<List<Plane>> levels = levels(picture, work);
+        Tone tone = Tone.of(picture, work);
+        if (picture.single().isPresent()) {
+            return new Pyramid(levels, tone, List.of(Shade.grey(tone)));
+        }
+        if (picture.isColour()) {
+            return new Pyramid(
+                    levels,
+                    tone,
+                    List.of(new Shade(tone, 1, 0, 0), new Shade(tone, 0, 1, 0), new Shade(tone, 0, 0, 1)));
+        }
+        List<Shade> own = new ArrayList<>();
+        for (Channel channel : picture.channels()) {
+            own.add(Shade.own(own.size(), Tone.of(Picture.grey(channel.plane()), work)));
+        }
+        return new Pyramid(levels, tone, own);
+    }
+
+    /** Of one plane of a sample; in its own colour where it is one of several named channels, else grey. */
+    public static Pyramid of(Plane plane, Picture of, Work work) {
+        Picture alone = Picture.grey(plane);
+        Tone tone = Tone.of(alone, work);
+        int place = of.channels().stream().map(Channel::plane).toList().indexOf(plane);
+        boolean own = place >= 0 && !of.isColour() && of.single().isEmpty();
+        return new Pyramid(levels(alone, work), tone, List.of(own ? Shade.own(place, tone) : Shade.grey(tone)));
+    }
+
+    /** The same, shown darker or brighter. */
+    public Pyramid toned(Tone other) {
+        return new Pyramid(
+                levels, other, shades.stream().map(s -> s.with(other)).toList());
+    }
+
+    private static List<List<Plane>> levels(Picture picture, Work work) {
         List<List<Plane>> levels = new ArrayList<>();
-        levels.add(picture.channels().stream()
-                .map(Channel::plane)
-                .limit(picture.channels().size() < 3 ? 1 : 3)
-                .toList());
+        levels.add(
+                picture.isColour()
+                        ? Stream.of(Channel.RED, Channel.GREEN, Channel.BLUE)
+                                .map(c -> picture.channel(c).orElseThrow())
+                                .toList()
+                        : picture.channels().stream().map(Channel::plane).toList());
         while (Math.max(
                         levels.getLast().getFirst().width(),
                         levels.getLast().getFirst().height())
                 > SMALLEST) {
             levels.add(levels.getLast().stream().map(p -> half(p, work)).toList());
         }
-        return new Pyramid(levels, Tone.of(picture, work));
+        return levels;
     }
 
     public int width() {
@@ -57,6 +96,17 @@ public final class Pyramid {
 
     public Tone tone() {
         return tone;
+    }
+
+    List<Shade> shades() {
+        return shades;
+    }
+
+    /** Whether these are red, green and blue. */
+    boolean isPlainColour() {
+        return shades.size() == 3
+                && shades.getFirst().green() == 0
+                && shades.getFirst().blue() == 0;
     }
 
     int top() {

@@ -55,6 +55,7 @@ public final class StageComposer {
         if (layers.overlay() == Layers.Overlay.NUMBERS) {
             layers.objects().ifPresent(objects -> NumberPainter.paint(composer.buffer, view, objects));
         }
+        ValuePainter.paint(composer.buffer, view, layers.picture().level(0));
         return composer.buffer;
     }
 
@@ -111,15 +112,64 @@ public final class StageComposer {
         Pyramid picture = layers.picture();
         int level = Math.clamp((int) Math.floor(-Math.log(view.zoom()) / Math.log(2)), 0, picture.top());
         List<Plane> planes = picture.level(level);
-        double black = picture.tone().black();
-        double gain = 255 / (picture.tone().white() - black);
         int row = Math.min(y >> level, planes.getFirst().height() - 1);
+        int last = planes.getFirst().width() - 1;
+        List<Shade> shades = picture.shades();
+        if (shades.size() == 1 && shades.getFirst().isGrey()) {
+            grey(j, planes.getFirst(), row, level, last, columns);
+        } else if (picture.isPlainColour()) {
+            colour(j, planes, row, level, last, columns);
+        } else {
+            mixed(j, planes, row, level, last, columns);
+        }
+    }
+
+    private void grey(int j, Plane plane, int row, int level, int last, int[] columns) {
+        double black = layers.picture().tone().black();
+        double gain = 255 / (layers.picture().tone().white() - black);
         for (int i = 0; i < width; i++) {
             if (columns[i] >= 0) {
-                int x = Math.min(columns[i] >> level, planes.getFirst().width() - 1);
-                int red = tone(planes.getFirst().at(x, row), black, gain);
-                int green = planes.size() < 3 ? red : tone(planes.get(1).at(x, row), black, gain);
-                int blue = planes.size() < 3 ? red : tone(planes.get(2).at(x, row), black, gain);
+                int grey = tone(plane.at(Math.min(columns[i] >> level, last), row), black, gain);
+                buffer[j * width + i] = 0xff000000 | grey << 16 | grey << 8 | grey;
+            }
+        }
+    }
+
+    private void colour(int j, List<Plane> planes, int row, int level, int last, int[] columns) {
+        double black = layers.picture().tone().black();
+        double gain = 255 / (layers.picture().tone().white() - black);
+        for (int i = 0; i < width; i++) {
+            if (columns[i] >= 0) {
+                int x = Math.min(columns[i] >> level, last);
+                int red = tone(planes.get(0).at(x, row), black, gain);
+                int green = tone(planes.get(1).at(x, row), black, gain);
+                int blue = tone(planes.get(2).at(x, row), black, gain);
+                buffer[j * width + i] = 0xff000000 | red << 16 | green << 8 | blue;
+            }
+        }
+    }
+
+    /** Channels in their own colours, added up as lights are. */
+    private void mixed(int j, List<Plane> planes, int row, int level, int last, int[] columns) {
+        double[] sum = new double[3 * width];
+        for (int c = 0; c < planes.size(); c++) {
+            Shade shade = layers.picture().shades().get(c);
+            double black = shade.tone().black();
+            double gain = 255 / (shade.tone().white() - black);
+            for (int i = 0; i < width; i++) {
+                if (columns[i] >= 0) {
+                    int value = tone(planes.get(c).at(Math.min(columns[i] >> level, last), row), black, gain);
+                    sum[3 * i] += value * shade.red();
+                    sum[3 * i + 1] += value * shade.green();
+                    sum[3 * i + 2] += value * shade.blue();
+                }
+            }
+        }
+        for (int i = 0; i < width; i++) {
+            if (columns[i] >= 0) {
+                int red = (int) Math.min(255, sum[3 * i]);
+                int green = (int) Math.min(255, sum[3 * i + 1]);
+                int blue = (int) Math.min(255, sum[3 * i + 2]);
                 buffer[j * width + i] = 0xff000000 | red << 16 | green << 8 | blue;
             }
         }

@@ -2,6 +2,7 @@ package keentally.desk.look;
 
 import java.text.MessageFormat;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.ResourceBundle;
 
 /** Everything the desk says, from {@code desk.properties}; what it says about steps and measures stands in core's words. */
@@ -12,6 +13,11 @@ public final class Texts {
 
     public static String of(String key) {
         return BUNDLE.getString(key);
+    }
+
+    /** Empty where nothing is said under this key. */
+    public static Optional<String> find(String key) {
+        return BUNDLE.containsKey(key) ? Optional.of(BUNDLE.getString(key)) : Optional.empty();
     }
 
     /** With {0}, {1}, ... filled in; numbers come as text. */

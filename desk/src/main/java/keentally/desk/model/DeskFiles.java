@@ -11,6 +11,7 @@ import keentally.desk.look.Texts;
 import keentally.study.file.FileFault;
 import keentally.study.file.WholeFile;
 import keentally.study.method.MethodFile;
+import keentally.study.plot.HistogramPlot;
 import keentally.study.result.ObjectSheet;
 
 /** What is written from the desk to files, and methods read from them; worked in the idle lane, said when it is done. */
@@ -39,6 +40,11 @@ public final class DeskFiles {
     public void saveMethod(Path file) {
         Method method = desk.method();
         write(file, () -> MethodFile.write(file, method));
+    }
+
+    /** Writes a histogram as its file's ending says. */
+    public void savePlot(Path file, HistogramPlot plot) {
+        write(file, () -> plot.save(file));
     }
 
     private void write(Path file, Writing writing) {

@@ -1,9 +1,11 @@
 package keentally.desk.model;
 
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
@@ -37,6 +39,8 @@ import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
 import keentally.desk.look.Texts;
+import keentally.study.caution.Background;
+import keentally.study.caution.PictureCautions;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
@@ -62,6 +66,7 @@ public final class DeskModel implements AutoCloseable {
 
     private OpenStudy held;
     private final SampleMaker maker = new SampleMaker();
+    private final PictureCautions checks = new PictureCautions();
     private long asked;
 
     /** Tickets below this were asked for before the last action. */
@@ -76,6 +81,8 @@ public final class DeskModel implements AutoCloseable {
     private final StringProperty station = new SimpleStringProperty(PICTURE);
     private final ObjectProperty<Set<Integer>> selection = new SimpleObjectProperty<>(Set.of());
     private final ReadOnlyObjectWrapper<Set<String>> missing = new ReadOnlyObjectWrapper<>(Set.of());
+    private final ReadOnlyObjectWrapper<Map<String, Integer>> cautionCounts = new ReadOnlyObjectWrapper<>(Map.of());
+    private Optional<LengthUnit> preferredUnit = Optional.empty();
     private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
 
     /**
@@ -131,6 +138,20 @@ public final class DeskModel implements AutoCloseable {
     /** The samples whose pictures were not where they should be. */
     public ReadOnlyObjectProperty<Set<String>> missing() {
         return missing.getReadOnlyProperty();
+    }
+
+    /** How many cautions each sample had when it was last on the stage. */
+    public ReadOnlyObjectProperty<Map<String, Integer>> cautionCounts() {
+        return cautionCounts.getReadOnlyProperty();
+    }
+
+    /** The unit that a first scale turns a method to; empty for the scale's own. */
+    public void prefer(Optional<LengthUnit> unit) {
+        preferredUnit = unit;
+    }
+
+    Optional<LengthUnit> preferredUnit() {
+        return preferredUnit;
     }
 
     /** The last thing that there was to say. */
@@ -225,6 +246,8 @@ public final class DeskModel implements AutoCloseable {
         lanes.submit(Lane.IDLE, cancel -> letGo(before));
         held = next;
         pictures.clear();
+        missing.set(Set.of());
+        cautionCounts.set(Map.of());
         selection.set(Set.of());
         station.set(PICTURE);
         message.set("");
@@ -411,6 +434,19 @@ public final class DeskModel implements AutoCloseable {
         return open.get().flatMap(o -> sample().map(thing -> () -> maker.sample(o, thing)));
     }
 
+    private Background background() {
+        List<String> order = study.get().samples();
+        int before = order.indexOf(sampleId.get()) - 1;
+        OpenSample other = before < 0 ? null : pictures.get(order.get(before));
+        Optional<Background.Neighbour> previous = Optional.ofNullable(other)
+                .map(o -> new Background.Neighbour(
+                        study.get().sample(o.id()).orElseThrow().name(),
+                        o.file().sha256() + "#" + o.file().page(),
+                        (long) o.pyramid().width() * o.pyramid().height(),
+                        study.get().sample(o.id()).orElseThrow().field()));
+        return new Background(open.get().map(o -> o.file().facts().quality()).orElse(OptionalInt.empty()), previous);
+    }
+
     private void refresh() {
         long ticket = ++asked;
         dropped = ticket;
@@ -418,9 +454,10 @@ public final class DeskModel implements AutoCloseable {
     }
 
     private void follow(Method method, Supplier<Sample> sample, long ticket, boolean whole) {
+        Background background = background();
         Lanes.Job job = cancel -> {
             try {
-                Shown result = Shown.of(runner, method, sample.get(), cancel);
+                Shown result = Shown.of(runner, method, sample.get(), checks, background, cancel);
                 ui.execute(() -> came(result, ticket, whole));
             } catch (IllegalArgumentException e) {
                 ui.execute(() -> say(Texts.of("complaint", e.getMessage())));
@@ -445,8 +482,16 @@ public final class DeskModel implements AutoCloseable {
             selection.set(Set.of());
         }
         shown.set(Optional.of(result));
+        count(result.cautions().size());
         if (whole) {
             preview.set(Optional.empty());
+        }
+    }
+
+    private void count(int cautions) {
+        Map<String, Integer> counts = new HashMap<>(cautionCounts.get());
+        if (!Integer.valueOf(cautions).equals(counts.put(sampleId.get(), cautions))) {
+            cautionCounts.set(Map.copyOf(counts));
         }
     }
 

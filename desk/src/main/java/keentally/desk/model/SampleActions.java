@@ -218,7 +218,7 @@ public final class SampleActions {
                         id));
     }
 
-    private static Study followUnit(Study study, String id) {
+    private Study followUnit(Study study, String id) {
         Optional<SampleThing> sample = study.sample(id);
         Optional<Scale> scale = sample.flatMap(SampleThing::scale);
         if (scale.isEmpty()) {
@@ -227,7 +227,9 @@ public final class SampleActions {
         Method used = study.method(sample.get().method());
         return used.unit().isReal()
                 ? study
-                : study.with(sample.get().method(), used.in(scale.get().unit()));
+                : study.with(
+                        sample.get().method(),
+                        used.in(desk.preferredUnit().orElse(scale.get().unit())));
     }
 
     /** Gives the scale of the sample on the stage to others. */

@@ -11,8 +11,10 @@ import keentally.core.run.Runner;
 import keentally.core.run.Sample;
 import keentally.core.view.ObjectColours;
 import keentally.core.work.Cancel;
+import keentally.study.caution.Background;
 import keentally.study.caution.Caution;
 import keentally.study.caution.Cautions;
+import keentally.study.caution.PictureCautions;
 
 /**
  * A run as it came back.
@@ -33,16 +35,19 @@ public record Shown(
     }
 
     /** Runs a method as far as it goes. */
-    static Shown of(Runner runner, Method method, Sample sample, Cancel cancel) {
+    static Shown of(
+            Runner runner, Method method, Sample sample, PictureCautions checks, Background background, Cancel cancel) {
         try {
             Run run = runner.run(method, sample, Integer.MAX_VALUE, cancel, Progress.SILENT);
             Readings readings = runner.readings(run, cancel);
             Optional<ObjectColours> colours = readings.state().objects().map(ObjectColours::of);
-            List<Caution> cautions = Cautions.of(run, readings, runner, cancel);
+            List<Caution> picture = checks.of(sample, background, runner.work(cancel));
+            List<Caution> cautions = Cautions.of(picture, run, readings);
             return new Shown(run, Optional.empty(), Optional.of(readings), colours, cautions);
         } catch (RunFault e) {
             Run before = before(runner, method, sample, e.step(), cancel);
-            return new Shown(before, Optional.of(e), Optional.empty(), Optional.empty(), List.of());
+            List<Caution> picture = checks.of(sample, background, runner.work(cancel));
+            return new Shown(before, Optional.of(e), Optional.empty(), Optional.empty(), picture);
         }
     }
 

@@ -74,7 +74,8 @@ final class Painter {
     }
 
     private int[] compose(Scene s) {
-        Layers layers = Scene.layers(s.state(), s.colours(), s.overlay(), s.strength(), s.selected(), pyramids, work);
+        Layers layers =
+                Scene.layers(s.state(), s.colours(), s.overlay(), s.strength(), s.selected(), s.seen(), pyramids, work);
         int[] buffer = StageComposer.compose(layers, s.view(), work);
         s.lens().ifPresent(lens -> through(lens, s, buffer));
         return buffer;
@@ -93,7 +94,14 @@ final class Painter {
         Viewport box = new Viewport(view.pictureX(left), view.pictureY(top), view.zoom(), width, height);
         Layers.Overlay overlay = scene.overlay() == Layers.Overlay.BARE ? Layers.Overlay.TINT : scene.overlay();
         Layers layers = Scene.layers(
-                lens.state(), Optional.empty(), overlay, scene.strength(), Optional.empty(), pyramids, work);
+                lens.state(),
+                Optional.empty(),
+                overlay,
+                scene.strength(),
+                Optional.empty(),
+                Scene.Seen.AS_IT_IS,
+                pyramids,
+                work);
         int[] seen = StageComposer.compose(layers, box, work);
         for (int j = 0; j < height; j++) {
             for (int i = 0; i < width; i++) {

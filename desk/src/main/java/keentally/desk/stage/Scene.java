@@ -7,6 +7,7 @@ import keentally.core.step.State;
 import keentally.core.view.Layers;
 import keentally.core.view.ObjectColours;
 import keentally.core.view.Pyramid;
+import keentally.core.view.Tone;
 import keentally.core.view.Viewport;
 import keentally.core.work.Work;
 
@@ -23,7 +24,18 @@ record Scene(
         double strength,
         Optional<Layers.Selected> selected,
         Viewport view,
-        Optional<Lens> lens) {
+        Optional<Lens> lens,
+        Seen seen) {
+
+    /**
+     * How the ground is looked at.
+     *
+     * @param channel one channel of the original; empty for all of what the state holds
+     * @param contrast what is black and white; empty for as it is
+     */
+    record Seen(Optional<String> channel, Optional<Tone> contrast) {
+        static final Seen AS_IT_IS = new Seen(Optional.empty(), Optional.empty());
+    }
 
     /**
      * A round hole.
@@ -41,11 +53,14 @@ record Scene(
             Layers.Overlay overlay,
             double strength,
             Optional<Layers.Selected> selected,
+            Seen seen,
             Pyramids pyramids,
             Work work) {
         boolean onOriginal = state.flow() != Flow.PICTURE;
         Picture ground = onOriginal ? state.original() : state.current();
-        Pyramid pyramid = pyramids.of(ground, state.original(), work);
+        Optional<Pyramid> channel = seen.channel.flatMap(c -> pyramids.of(c, state.original(), work));
+        Pyramid asIs = channel.isPresent() ? channel.get() : pyramids.of(ground, state.original(), work);
+        Pyramid pyramid = seen.contrast.map(asIs::toned).orElse(asIs);
         Optional<ObjectColours> known = colours.or(() -> state.objects().map(ObjectColours::of));
         return new Layers(pyramid, state.field(), state.mask(), state.objects(), known, overlay, strength, selected);
     }

@@ -9,6 +9,7 @@ import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import keentally.core.geometry.Point;
 import keentally.core.view.Layers;
+import keentally.core.view.Tone;
 import keentally.core.view.Viewport;
 
 /** How the picture is looked at; nothing of it is undone. */
@@ -21,6 +22,25 @@ public final class StageModel {
     private final BooleanProperty lens = new SimpleBooleanProperty();
     private final ObjectProperty<Optional<Point>> pointer = new SimpleObjectProperty<>(Optional.empty());
     private final BooleanProperty fitted = new SimpleBooleanProperty(true);
+
+    private final ObjectProperty<Optional<StageTool>> tool = new SimpleObjectProperty<>(Optional.empty());
+    private final ObjectProperty<Optional<String>> channel = new SimpleObjectProperty<>(Optional.empty());
+    private final ObjectProperty<Optional<Tone>> contrast = new SimpleObjectProperty<>(Optional.empty());
+
+    /** What the mouse draws with; empty while it only looks about. */
+    public ObjectProperty<Optional<StageTool>> tool() {
+        return tool;
+    }
+
+    /** The one channel of the original that is looked at; empty for the picture as it is. The method does not change. */
+    public ObjectProperty<Optional<String>> channel() {
+        return channel;
+    }
+
+    /** What is shown black and white; empty for as it is. No value changes. */
+    public ObjectProperty<Optional<Tone>> contrast() {
+        return contrast;
+    }
 
     /** What part of the picture is seen; empty before there is a picture. */
     public ObjectProperty<Optional<Viewport>> view() {

@@ -11,9 +11,11 @@ import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelBuffer;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Rectangle;
 import keentally.core.geometry.Point;
@@ -37,17 +39,20 @@ public final class StageView extends Region {
     private static final double WHEEL_STEP = 1.2;
     private static final double LENS_RADIUS = 96;
     private static final double CLICK_REACH = 4;
+    private static final double HANDLE_REACH = 9;
 
     private final DeskModel desk;
     private final StageModel model;
     private final Painter painter;
     private final ImageView shown = new ImageView();
+    private final Pane over = new Pane();
     private Viewport painted;
     private double pressX;
     private double pressY;
     private double dragX;
     private double dragY;
     private boolean dragged;
+    private boolean drawing;
 
     public StageView(DeskModel desk, StageModel model, Consumer<Throwable> onCrash) {
         this.desk = desk;
@@ -57,7 +62,9 @@ public final class StageView extends Region {
         getStyleClass().add("stage");
         setId("stage");
         shown.setManaged(false);
-        getChildren().add(shown);
+        over.setManaged(false);
+        over.setMouseTransparent(true);
+        getChildren().addAll(shown, over);
         Rectangle clip = new Rectangle();
         clip.widthProperty().bind(widthProperty());
         clip.heightProperty().bind(heightProperty());
@@ -78,6 +85,10 @@ public final class StageView extends Region {
         model.bare().addListener(o -> repaint());
         model.lens().addListener(o -> repaint());
         model.atEnd().addListener(o -> repaint());
+        model.channel().addListener(o -> repaint());
+        model.contrast().addListener(o -> repaint());
+        model.view().addListener(o -> placeMarks());
+        model.tool().addListener(o -> placeMarks());
         widthProperty().addListener(o -> resized());
         heightProperty().addListener(o -> resized());
     }
@@ -146,21 +157,61 @@ public final class StageView extends Region {
 
     private void mouse() {
         setOnScroll(this::scrolled);
-        setOnMousePressed(e -> {
-            requestFocus();
-            pressX = dragX = e.getX();
-            pressY = dragY = e.getY();
-            dragged = false;
-        });
+        setOnMousePressed(this::pressed);
         setOnMouseDragged(this::dragged);
-        setOnMouseReleased(e -> {
-            if (!dragged && e.getButton() == MouseButton.PRIMARY) {
-                choose(e);
-            }
-        });
+        setOnMouseReleased(this::released);
         setOnMouseMoved(this::moved);
         setOnMouseExited(e -> model.pointer().set(Optional.empty()));
+        addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         setFocusTraversable(true);
+    }
+
+    private void pressed(MouseEvent e) {
+        requestFocus();
+        pressX = dragX = e.getX();
+        pressY = dragY = e.getY();
+        dragged = false;
+        drawing = at(e).map(p -> model.tool()
+                        .get()
+                        .map(t -> t.pressed(p, HANDLE_REACH / zoomNow(), e))
+                        .orElse(false))
+                .orElse(false);
+        placeMarks();
+    }
+
+    private void released(MouseEvent e) {
+        if (drawing) {
+            drawing = false;
+            at(e).ifPresent(p -> model.tool().get().ifPresent(t -> t.released(p, e)));
+            placeMarks();
+        } else if (!dragged && e.getButton() == MouseButton.PRIMARY) {
+            choose(e);
+        }
+    }
+
+    private void key(KeyEvent e) {
+        if (model.tool().get().map(t -> t.key(e)).orElse(false)) {
+            placeMarks();
+            e.consume();
+        }
+    }
+
+    private Optional<Point> at(MouseEvent e) {
+        return model.view().get().map(v -> new Point(v.pictureX(e.getX()), v.pictureY(e.getY())));
+    }
+
+    private double zoomNow() {
+        return model.view().get().map(Viewport::zoom).orElse(1.0);
+    }
+
+    /** Draws the tool's marks anew; also when somebody else changed what it holds. */
+    public void placeMarks() {
+        Optional<Viewport> view = model.view().get();
+        if (view.isPresent() && model.tool().get().isPresent()) {
+            model.tool().get().get().place(view.get(), over);
+        } else {
+            over.getChildren().clear();
+        }
     }
 
     private void scrolled(ScrollEvent e) {
@@ -171,6 +222,12 @@ public final class StageView extends Region {
     }
 
     private void dragged(MouseEvent e) {
+        if (drawing) {
+            at(e).ifPresent(p -> model.tool().get().ifPresent(t -> t.dragged(p, e)));
+            placeMarks();
+            moved(e);
+            return;
+        }
         dragged |= Math.hypot(e.getX() - pressX, e.getY() - pressY) > CLICK_REACH;
         double dx = e.getX() - dragX;
         double dy = e.getY() - dragY;
@@ -184,6 +241,10 @@ public final class StageView extends Region {
     }
 
     private void moved(MouseEvent e) {
+        if (!drawing && model.tool().get().isPresent()) {
+            at(e).ifPresent(model.tool().get().get()::moved);
+            placeMarks();
+        }
         model.pointer().set(Optional.of(new Point(e.getX(), e.getY())));
         if (model.lens().get()) {
             repaint();
@@ -252,7 +313,8 @@ public final class StageView extends Region {
                 model.strength().get(),
                 selected(),
                 view,
-                lens));
+                lens,
+                new Scene.Seen(model.channel().get(), model.contrast().get())));
     }
 
     /** Selected objects belong to the end of the method, and are shown at every station but never on the bare picture. */

@@ -10,6 +10,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import keentally.core.method.MethodStep;
 import keentally.core.run.RunFault;
+import keentally.core.setting.ChoiceSetting;
 import keentally.core.words.Headline;
 import keentally.core.words.Words;
 import keentally.desk.look.Glyph;
@@ -17,18 +18,25 @@ import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Shown;
+import keentally.desk.picture.PictureModel;
+import keentally.desk.picture.PicturePanel;
+import keentally.desk.stage.StageModel;
 
 /** The panel at the right: the selected station's question, its settings, and what it found. */
 public final class StationPanel extends VBox {
     private final DeskModel desk;
+    private final PictureModel picture;
+    private final StageModel stage;
     private Optional<MethodStep> built = Optional.empty();
     private String builtSample = "";
     private Body body;
     private final Label headline = Prose.of("", "headline");
     private final Label fault = Prose.complaint();
 
-    public StationPanel(DeskModel desk) {
+    public StationPanel(DeskModel desk, PictureModel picture, StageModel stage) {
         this.desk = desk;
+        this.picture = picture;
+        this.stage = stage;
         setId("station-panel");
         getStyleClass().add("station-panel");
         headline.setId("headline");
@@ -39,6 +47,10 @@ public final class StationPanel extends VBox {
         desk.open().addListener(o -> rebuildWhereChanged());
         desk.shown().addListener(o -> refresh());
         desk.preview().addListener(o -> refresh());
+        desk.selection().addListener(o -> refreshPicture());
+        picture.moved().addListener(o -> refreshPicture());
+        picture.caption().addListener(o -> refreshPicture());
+        picture.section().addListener(o -> rebuild());
         rebuild();
     }
 
@@ -46,6 +58,12 @@ public final class StationPanel extends VBox {
     interface Body {
         /** Something came back from running. */
         void refresh();
+    }
+
+    private void refreshPicture() {
+        if (selected().isEmpty()) {
+            refresh();
+        }
     }
 
     private Optional<MethodStep> selected() {
@@ -82,10 +100,16 @@ public final class StationPanel extends VBox {
     }
 
     private void picture() {
-        PicturePanel panel = new PicturePanel(desk);
-        body = panel;
+        PicturePanel panel = new PicturePanel(desk, picture, stage);
+        body = panel::refresh;
         getChildren()
-                .addAll(title(Texts.of("picture.title")), Prose.of(Texts.of("picture.question"), "question"), panel);
+                .addAll(
+                        title(Texts.of("picture.title")),
+                        Prose.of(
+                                Texts.of("question."
+                                        + ChoiceSetting.word(picture.section().get())),
+                                "question"),
+                        panel);
     }
 
     private void station(MethodStep step) {

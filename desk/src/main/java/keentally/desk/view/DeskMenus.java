@@ -1,26 +1,28 @@
 package keentally.desk.view;
 
+import java.nio.file.Path;
 import java.util.Optional;
-import javafx.application.Platform;
+import java.util.function.Consumer;
 import javafx.event.Event;
-import javafx.scene.control.Alert;
-import javafx.scene.control.ButtonType;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuBar;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.RadioMenuItem;
 import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.input.KeyCombination;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.step.StepDescription;
 import keentally.core.step.Steps;
 import keentally.core.view.Layers;
 import keentally.core.words.Words;
+import keentally.desk.look.Ask;
+import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.look.Theme;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.SampleActions;
+import keentally.desk.picture.PictureModel;
+import keentally.desk.picture.PictureModel.Section;
 import keentally.desk.stage.StageModel;
 import keentally.desk.station.StationActions;
 import keentally.study.Program;
@@ -30,12 +32,16 @@ final class DeskMenus {
     private final DeskWindow window;
     private final DeskModel desk;
     private final StageModel stage;
+    private final PictureModel picture;
     private final StationActions stations;
+    private final Commands commands = new Commands();
+    private final FindCommand find = new FindCommand(commands);
 
-    DeskMenus(DeskWindow window, DeskModel desk, StageModel stage) {
+    DeskMenus(DeskWindow window, DeskModel desk, StageModel stage, PictureModel picture) {
         this.window = window;
         this.desk = desk;
         this.stage = stage;
+        this.picture = picture;
         this.stations = new StationActions(desk);
     }
 
@@ -45,14 +51,8 @@ final class DeskMenus {
         return bar;
     }
 
-    private static MenuItem item(String key, String keys, Runnable does) {
-        MenuItem item = new MenuItem(Texts.of("menu." + key));
-        item.setId("menu-" + key);
-        if (!keys.isEmpty()) {
-            item.setAccelerator(KeyCombination.keyCombination(keys));
-        }
-        item.setOnAction(e -> does.run());
-        return item;
+    private MenuItem item(String key, String keys, Runnable does) {
+        return commands.item(key, keys, does);
     }
 
     private static Menu menu(String key, MenuItem... items) {
@@ -62,24 +62,50 @@ final class DeskMenus {
         return menu;
     }
 
+    private static MenuItem line() {
+        return new SeparatorMenuItem();
+    }
+
     private Menu study() {
         MenuItem undo = item("undo", "Shortcut+Z", desk::undo);
         MenuItem redo = item("redo", "Shortcut+Shift+Z", desk::redo);
+        Menu recent = menu("recent");
+        StudyDialogs studies = window.studies();
         Menu menu = menu(
                 "study",
+                item("study-new", "Shortcut+N", studies::newStudy),
+                item("study-open", "Shortcut+Shift+O", studies::open),
+                recent,
+                line(),
+                item("study-keep", "Shortcut+S", studies::keepAs),
+                item("study-copy", "", studies::copy),
+                item("study-pack", "", studies::pack),
+                item("study-find", "", studies::findPictures),
+                line(),
                 item("open", "Shortcut+O", () -> window.choosePictures()),
-                new SeparatorMenuItem(),
+                item("folder", "", () -> window.chooseFolder()),
+                line(),
                 undo,
                 redo,
-                new SeparatorMenuItem(),
+                line(),
                 item("export", "Shortcut+E", () -> window.exportTable()),
-                new SeparatorMenuItem(),
+                line(),
+                item("preferences", "Shortcut+Comma", () -> window.askPreferences()),
                 item("quit", "Shortcut+Q", () -> window.quit()));
         menu.addEventHandler(Menu.ON_SHOWING, (Event e) -> {
             name(undo, "undo", desk.undoable());
             name(redo, "redo", desk.redoable());
+            recent.getItems().setAll(window.recent().stream().map(this::recent).toList());
+            recent.setDisable(recent.getItems().isEmpty());
         });
         return menu;
+    }
+
+    private MenuItem recent(Path study) {
+        MenuItem item = new MenuItem(study.toString());
+        item.setMnemonicParsing(false);
+        item.setOnAction(e -> window.studies().open(study));
+        return item;
     }
 
     /** Keys must work whether or not the menu was ever shown, so items stay enabled; undo without anything to undo does nothing. */
@@ -87,37 +113,59 @@ final class DeskMenus {
         item.setText(what.map(w -> Texts.of("menu." + key + ".what", w)).orElse(Texts.of("menu." + key)));
     }
 
+    private void go(Section section) {
+        window.showBench();
+        picture.go(section);
+    }
+
+    private void withSample(Consumer<String> does) {
+        String id = desk.sampleId().get();
+        if (!id.isEmpty()) {
+            does.accept(id);
+        }
+    }
+
     private Menu sample() {
+        SampleActions actions = picture.actions();
         return menu(
                 "sample",
-                item("scale", "", () -> {
-                    window.showBench();
-                    desk.station().set(DeskModel.PICTURE);
-                }),
-                new SeparatorMenuItem(),
+                item("facts", "", () -> go(Section.FACTS)),
+                item("scale", "", () -> go(Section.SCALE)),
+                item("field", "", () -> go(Section.FIELD)),
+                item("histogram", "", () -> go(Section.HISTOGRAM)),
+                line(),
+                item("field-round", "", () -> picture.fields().findRound(0)),
+                item("field-round-all", "", () -> picture.fields().findRoundInAll(0)),
+                item("field-same", "", picture.fields()::sameForAll),
+                item("field-caption", "", picture.fields()::leaveOutCaption),
+                line(),
+                item("label", "", () -> withSample(id -> LabelDialog.ask(window.scene(), desk, actions, id))),
+                item("join", "", () -> JoinDialog.ask(window.scene(), desk, actions)),
+                item("sample-earlier", "", () -> withSample(id -> actions.move(id, -1))),
+                item("sample-later", "", () -> withSample(id -> actions.move(id, 1))),
+                item("sample-remove", "", () -> withSample(actions::remove)),
+                line(),
                 item("sample-before", "Shortcut+Up", () -> desk.showNext(-1)),
-                item("sample-after", "Shortcut+Down", () -> desk.showNext(1)),
-                new SeparatorMenuItem(),
-                item("sample-remove", "", () -> {
-                    if (!desk.sampleId().get().isEmpty()) {
-                        new SampleActions(desk, Platform::runLater)
-                                .remove(desk.sampleId().get());
-                    }
-                }));
+                item("sample-after", "Shortcut+Down", () -> desk.showNext(1)));
     }
 
     private Menu method() {
         Menu add = menu("add");
         for (StepDescription step : Steps.all()) {
-            MenuItem item = new MenuItem(Words.title(step));
-            item.setOnAction(e -> stations.add(step));
+            String title = Words.title(step);
+            MenuItem item =
+                    commands.item("add-" + step.id(), Texts.of("menu.add.step", title), Words.question(step), () -> {
+                        window.showBench();
+                        stations.add(step);
+                    });
+            item.setText(title);
             add.getItems().add(item);
         }
         return menu(
                 "method",
                 item("method-open", "", () -> window.chooseMethod()),
                 item("method-save", "Shortcut+Shift+S", () -> window.saveMethod()),
-                new SeparatorMenuItem(),
+                line(),
                 add,
                 item(
                         "station-mute",
@@ -126,7 +174,7 @@ final class DeskMenus {
                 item("station-earlier", "", () -> stations.move(desk.station().get(), -1)),
                 item("station-later", "", () -> stations.move(desk.station().get(), 1)),
                 item("station-remove", "", () -> stations.remove(desk.station().get())),
-                new SeparatorMenuItem(),
+                line(),
                 item("station-before", "Page_Up", () -> stations.go(-1)),
                 item("station-after", "Page_Down", () -> stations.go(1)));
     }
@@ -137,23 +185,36 @@ final class DeskMenus {
                 "look",
                 item("bench", "", () -> window.showBench()),
                 item("objects", "", () -> window.showObjects()),
-                new SeparatorMenuItem());
+                line());
         for (Layers.Overlay overlay : Layers.Overlay.values()) {
-            RadioMenuItem item = new RadioMenuItem(Texts.of("overlay." + ChoiceSetting.word(overlay)));
+            String word = ChoiceSetting.word(overlay);
+            RadioMenuItem item = new RadioMenuItem(Texts.of("overlay." + word));
             item.setToggleGroup(overlays);
             item.setSelected(stage.overlay().get() == overlay);
             item.setOnAction(e -> stage.overlay().set(overlay));
             stage.overlay().addListener((o, was, is) -> item.setSelected(is == overlay));
+            commands.item(
+                    "overlay-" + word,
+                    Texts.of("overlay." + word),
+                    Texts.of("overlay." + word + ".help"),
+                    () -> stage.overlay().set(overlay));
             menu.getItems().add(item);
         }
         menu.getItems()
                 .addAll(
-                        new SeparatorMenuItem(),
+                        line(),
+                        item(
+                                "ruler",
+                                "",
+                                () -> picture.ruling().set(!picture.ruling().get())),
+                        item("contrast-as-is", "", () -> stage.contrast().set(Optional.empty())),
+                        item("tray", "", () -> window.foldTray()),
+                        line(),
                         item("fit", "", () -> window.stage().fit()),
                         item("real", "Shortcut+1", () -> window.stage().realPixels()),
                         item("closer", "Shortcut+Plus", () -> window.stage().zoomBy(1.25)),
                         item("farther", "Shortcut+Minus", () -> window.stage().zoomBy(0.8)),
-                        new SeparatorMenuItem(),
+                        line(),
                         item("theme", "", () -> window.put(window.theme() == Theme.DARK ? Theme.LIGHT : Theme.DARK)));
         return menu;
     }
@@ -161,19 +222,15 @@ final class DeskMenus {
     private Menu help() {
         return menu(
                 "help",
-                item("keys", "F1", () -> tell(Texts.of("help.keys.title"), Texts.of("help.keys"))),
+                item("find", "Shortcut+F", () -> find.show(window.scene())),
+                item("help-page", "F1", () -> HelpPage.open(window.scene())),
+                item("keys", "", () -> tell(Texts.of("help.keys.title"), Texts.of("help.keys"))),
                 item("about", "", () -> tell(Texts.of("help.about.title"), Texts.of("help.about", Program.VERSION))));
     }
 
     private void tell(String title, String text) {
-        Alert alert = new Alert(Alert.AlertType.NONE, text, ButtonType.CLOSE);
-        alert.initOwner(window.stage().getScene().getWindow());
-        alert.setTitle(title);
-        alert.setHeaderText(title);
-        alert.getDialogPane()
-                .getScene()
-                .getStylesheets()
-                .setAll(window.stage().getScene().getStylesheets());
-        alert.show();
+        var prose = Prose.of(text, "help-text");
+        prose.setPrefWidth(460);
+        Ask.show(window.scene(), title, prose);
     }
 }

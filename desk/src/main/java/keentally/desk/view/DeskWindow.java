@@ -3,6 +3,7 @@ package keentally.desk.view;
 import java.io.File;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.scene.Scene;
@@ -19,27 +20,41 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
+import javafx.stage.FileChooser.ExtensionFilter;
 import javafx.stage.Stage;
+import keentally.core.quantity.LengthUnit;
+import keentally.core.step.Steps;
+import keentally.desk.look.Ask;
+import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.look.Theme;
 import keentally.desk.model.DeskFiles;
 import keentally.desk.model.DeskModel;
-import keentally.desk.model.SampleActions;
+import keentally.desk.model.OpenStudy.Keeping;
+import keentally.desk.model.StudyActions;
+import keentally.desk.picture.PictureModel;
 import keentally.desk.stage.StageModel;
 import keentally.desk.stage.StageView;
 import keentally.desk.station.MethodLine;
+import keentally.desk.station.StationActions;
 import keentally.desk.station.StationPanel;
 import keentally.study.Program;
 import keentally.study.method.MethodFile;
+import keentally.study.plot.HistogramPlot;
+import keentally.study.store.StudyFile;
 
 /** The one window: rail, method line, slide tray, stage, and at the right the station's panel or the table of objects. */
 public final class DeskWindow {
-    private static final double PANEL_WIDTH = 292;
+    private static final double PANEL_WIDTH = 344;
     private static final double TABLE_WIDTH = 470;
 
     private final DeskModel desk;
     private final DeskFiles files;
     private final StageModel stageModel = new StageModel();
+    private final PictureModel picture;
+    private final StudyActions studyActions;
+    private final StudyDialogs studies;
+    private final SlideTray tray;
     private final StageView stage;
     private final Stage window;
     private final BorderPane root = new BorderPane();
@@ -55,8 +70,15 @@ public final class DeskWindow {
         this.desk = desk;
         this.files = new DeskFiles(desk, Platform::runLater);
         this.preferences = preferences;
+        this.picture = new PictureModel(desk, stageModel, Platform::runLater);
+        this.studyActions = new StudyActions(desk, Platform::runLater, preferences.home(), preferences::opened);
+        this.studies = new StudyDialogs(studyActions, picture.actions(), preferences, window);
+        this.tray = new SlideTray(desk, picture.actions());
+        tray.managedProperty().bind(tray.visibleProperty());
+        picture.savingBy(this::savePlot);
+        preferUnit();
         this.stage = new StageView(desk, stageModel, onCrash);
-        ScrollPane panel = new ScrollPane(new StationPanel(desk));
+        ScrollPane panel = new ScrollPane(new StationPanel(desk, picture, stageModel));
         panel.getStyleClass().add("panel-scroll");
         panel.setFitToWidth(true);
         panel.setFitToHeight(true);
@@ -64,10 +86,10 @@ public final class DeskWindow {
         this.stationSide = panel;
         this.objects = new ObjectsPane(desk, this::exportTable);
         root.getStyleClass().add("desk");
-        root.setTop(new DeskMenus(this, desk, stageModel).bar());
+        root.setTop(new DeskMenus(this, desk, stageModel, picture).bar());
         root.setLeft(rail());
         root.setCenter(middle());
-        root.setBottom(new StatusLine(desk, stageModel));
+        root.setBottom(new StatusLine(desk, stageModel, waysOut()));
         Scene scene = new Scene(root, preferences.width(), preferences.height());
         preferences.theme().putOn(scene);
         window.setScene(scene);
@@ -75,6 +97,12 @@ public final class DeskWindow {
         window.setMinHeight(680);
         preferences.place(window);
         desk.study().addListener(o -> retitle());
+        desk.holding().addListener(o -> retitle());
+        picture.moved().addListener(o -> stage.placeMarks());
+        picture.bar().line().addListener(o -> stage.placeMarks());
+        picture.ruler().line().addListener(o -> stage.placeMarks());
+        picture.field().parts().addListener(o -> stage.placeMarks());
+        picture.field().chosen().addListener(o -> stage.placeMarks());
         desk.sampleId().addListener(o -> retitle());
         retitle();
         new Keys(this, desk, stageModel).listen(scene);
@@ -84,11 +112,12 @@ public final class DeskWindow {
 
     private Region middle() {
         StackPane ground = new StackPane(stage, empty());
-        VBox picture = new VBox(new StageBar(stageModel, stage), ground);
+        VBox middle = new VBox(
+                new StageBar(desk, stageModel, picture, stage), ground, new ProfileStrip(desk, picture, stageModel));
         VBox.setVgrow(ground, Priority.ALWAYS);
-        HBox.setHgrow(picture, Priority.ALWAYS);
+        HBox.setHgrow(middle, Priority.ALWAYS);
         side.getStyleClass().add("side");
-        HBox below = new HBox(new SlideTray(desk), picture, side);
+        HBox below = new HBox(tray, middle, side);
         VBox.setVgrow(below, Priority.ALWAYS);
         return new VBox(new MethodLine(desk), below);
     }
@@ -146,9 +175,95 @@ public final class DeskWindow {
     }
 
     private void retitle() {
+        String study = desk.holding()
+                .get()
+                .path()
+                .map(p -> studyActions.isDraft(p)
+                        ? Texts.of("window.untitled")
+                        : p.getFileName().toString())
+                .orElse(Program.NAME);
         window.setTitle(desk.sample()
-                .map(s -> Texts.of("window.title", s.name(), Program.NAME))
-                .orElse(Program.NAME));
+                .map(s -> Texts.of("window.title", s.name(), study))
+                .orElse(study));
+    }
+
+    /** What a caution's button does. */
+    private Map<String, Runnable> waysOut() {
+        StationActions stations = new StationActions(desk);
+        return Map.of(
+                "no-scale", () -> go(PictureModel.Section.SCALE),
+                "clipped", () -> go(PictureModel.Section.HISTOGRAM),
+                "uneven-light", () -> go(PictureModel.Section.FIELD),
+                "bar-in-field", () -> picture.fields().leaveOutCaption(),
+                "field-unlike", () -> go(PictureModel.Section.FIELD),
+                "edge-objects", () -> addAtEnd(stations, "edge-objects"),
+                "mostly-specks", () -> addAtEnd(stations, "gate"));
+    }
+
+    private void go(PictureModel.Section section) {
+        showBench();
+        picture.go(section);
+    }
+
+    private void addAtEnd(StationActions stations, String step) {
+        showBench();
+        desk.method().steps().stream()
+                .reduce((a, b) -> b)
+                .ifPresent(last -> desk.station().set(last.id()));
+        stations.add(Steps.find(step).orElseThrow());
+    }
+
+    private void preferUnit() {
+        desk.prefer(LengthUnit.find(preferences.unit()));
+    }
+
+    void askPreferences() {
+        PreferencesDialog.ask(scene(), this, preferences);
+        preferUnit();
+    }
+
+    private void savePlot(HistogramPlot plot) {
+        FileChooser chooser = chooser("choose.plot");
+        chooser.getExtensionFilters()
+                .addAll(
+                        new ExtensionFilter("PNG", "*.png"),
+                        new ExtensionFilter("SVG", "*.svg"),
+                        new ExtensionFilter("CSV", "*.csv"));
+        chooser.setInitialFileName(desk.sample().map(s -> s.name()).orElse("picture") + "-histogram.png");
+        File chosen = preferences.choose(chooser, window);
+        if (chosen != null) {
+            files.savePlot(chosen.toPath(), plot);
+        }
+    }
+
+    StudyDialogs studies() {
+        return studies;
+    }
+
+    /** Studies as files, for those who start the desk. */
+    public StudyActions studyActions() {
+        return studyActions;
+    }
+
+    /** What is drawn on the picture, for those who watch. */
+    public PictureModel picture() {
+        return picture;
+    }
+
+    List<Path> recent() {
+        return preferences.recent();
+    }
+
+    Scene scene() {
+        return window.getScene();
+    }
+
+    void foldTray() {
+        tray.setVisible(!tray.isVisible());
+    }
+
+    void chooseFolder() {
+        studies.folder("choose.folder").ifPresent(f -> open(List.of(f)));
     }
 
     private void acceptDrops(Scene scene) {
@@ -168,14 +283,16 @@ public final class DeskWindow {
         });
     }
 
-    /** Takes files in by what they are: methods become the method, everything else is a picture. */
+    /** Takes files in by what they are: studies are opened, methods become the method, everything else is a picture. */
     public void open(List<Path> files) {
+        StudyDialogs.studies(files).stream().findFirst().ifPresent(studyActions::open);
+        files.stream().filter(f -> f.toString().endsWith(MethodFile.ENDING)).forEach(this.files::openMethod);
         List<Path> pictures = files.stream()
                 .filter(f -> !f.toString().endsWith(MethodFile.ENDING))
+                .filter(f -> !f.toString().endsWith(StudyFile.ENDING))
                 .toList();
-        files.stream().filter(f -> f.toString().endsWith(MethodFile.ENDING)).forEach(this.files::openMethod);
         if (!pictures.isEmpty()) {
-            new SampleActions(desk, Platform::runLater).add(pictures, survey -> List.of());
+            picture.actions().add(pictures, survey -> PagesDialog.ask(scene(), survey));
         }
     }
 
@@ -233,12 +350,22 @@ public final class DeskWindow {
 
     /** Shows the window; it remembers its size and place when it goes. */
     public void open() {
+        window.setOnCloseRequest(e -> {
+            if (desk.holding().get().keeping().get().how() == Keeping.How.TROUBLE && !leaveAnyway()) {
+                e.consume();
+            }
+        });
         window.setOnHidden(e -> {
             preferences.remember(window);
             stage.close();
         });
         window.show();
         stage.requestFocus();
+    }
+
+    private boolean leaveAnyway() {
+        String why = desk.holding().get().keeping().get().trouble();
+        return Ask.that(scene(), Texts.of("leave.title"), Prose.of(why, "help-text"), Texts.of("leave.yes"));
     }
 
     /** How the picture is looked at, for those who watch. */

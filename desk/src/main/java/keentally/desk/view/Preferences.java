@@ -4,7 +4,9 @@ import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.function.BiFunction;
 import javafx.geometry.Rectangle2D;
@@ -22,6 +24,8 @@ import org.slf4j.LoggerFactory;
 public final class Preferences {
     private static final double WIDTH = 1280;
     private static final double HEIGHT = 800;
+    private static final double MEMORY = 60;
+    private static final int RECENT = 10;
 
     private final Path file;
     private final BiFunction<FileChooser, Window, File> saving;
@@ -41,6 +45,11 @@ public final class Preferences {
         } catch (FileFault e) {
             kept.clear();
         }
+    }
+
+    /** The folder that they are kept in. */
+    Path home() {
+        return file.getParent();
     }
 
     File choose(FileChooser chooser, Window window) {
@@ -65,6 +74,44 @@ public final class Preferences {
 
     void remember(Theme theme) {
         kept.put("theme", theme == Theme.DARK ? "dark" : "light");
+        save();
+    }
+
+    /** The unit that a first scale turns a method to: {@code auto} for the scale's own, or a unit's id. */
+    String unit() {
+        return kept.get("unit") instanceof String s ? s : "auto";
+    }
+
+    /** How much of the machine's memory the program may take from its next start on. */
+    int memoryPercent() {
+        return (int) number("memory", MEMORY);
+    }
+
+    void remember(String unit, int memoryPercent) {
+        kept.put("unit", unit);
+        kept.put("memory", memoryPercent);
+        save();
+        try {
+            // read by the script that starts the program
+            WholeFile.write(file.resolveSibling("memory-percent"), memoryPercent + "\n");
+        } catch (FileFault e) {
+            LoggerFactory.getLogger(Preferences.class).warn("the share of memory is not kept", e);
+        }
+    }
+
+    /** Studies opened lately, the last first. */
+    List<Path> recent() {
+        return kept.get("recent") instanceof List<?> list
+                ? list.stream().map(String::valueOf).map(Path::of).toList()
+                : List.of();
+    }
+
+    void opened(Path study) {
+        List<String> recent =
+                new ArrayList<>(recent().stream().map(Path::toString).toList());
+        recent.remove(study.toString());
+        recent.addFirst(study.toString());
+        kept.put("recent", List.copyOf(recent.subList(0, Math.min(RECENT, recent.size()))));
         save();
     }
 

@@ -4,22 +4,32 @@ import java.nio.IntBuffer;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import javafx.application.Platform;
 import javafx.css.PseudoClass;
+import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
-import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.Tooltip;
 import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelBuffer;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
+import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.TransferMode;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
-import keentally.core.quantity.Scale;
 import keentally.core.view.Layers;
 import keentally.core.view.Pyramid;
 import keentally.core.view.StageComposer;
@@ -28,95 +38,219 @@ import keentally.core.words.Figures;
 import keentally.core.work.Work;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
+import keentally.desk.model.SampleActions;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
+import keentally.study.store.PictureShelf;
 
-/** The samples, each as a labelled slide: its picture, its name, and what is missing. */
-final class SlideTray extends ScrollPane {
+/** The samples, each as a labelled slide: its picture, its name and tags, and what is missing. Only slides in sight are painted. */
+final class SlideTray extends ListView<String> {
     private static final int WIDTH = 112;
     private static final int HEIGHT = 76;
-    private static final PseudoClass SELECTED = PseudoClass.getPseudoClass("selected");
+    private static final double EDGES = 14;
+    private static final PseudoClass SHOWN = PseudoClass.getPseudoClass("shown");
 
     private final DeskModel desk;
-    private final VBox slides = new VBox();
+    private final SampleActions actions;
     private final Map<String, Image> thumbs = new HashMap<>();
     private final Set<String> asked = new HashSet<>();
 
-    SlideTray(DeskModel desk) {
+    SlideTray(DeskModel desk, SampleActions actions) {
         this.desk = desk;
+        this.actions = actions;
         setId("tray");
         getStyleClass().add("tray");
-        slides.getStyleClass().add("slides");
-        setFitToWidth(true);
-        setHbarPolicy(ScrollBarPolicy.NEVER);
-        setContent(slides);
-        desk.study().addListener(o -> build());
-        desk.sampleId().addListener(o -> build());
-        desk.study().addListener(o -> paintMissing());
-        build();
+        Label hint = new Label(Texts.of("tray.empty"));
+        hint.setWrapText(true);
+        hint.getStyleClass().add("hint");
+        setPlaceholder(hint);
+        setCellFactory(list -> new Slide());
+        desk.study().addListener(o -> follow());
+        desk.sampleId().addListener(o -> follow());
+        desk.missing().addListener(o -> refresh());
+        desk.cautionCounts().addListener(o -> refresh());
+        addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
+        follow();
     }
 
-    private void build() {
-        slides.getChildren().clear();
-        for (String id : desk.study().get().samples()) {
-            desk.study()
-                    .get()
-                    .sample(id)
-                    .ifPresent(sample -> slides.getChildren().add(slide(id, sample)));
+    private void follow() {
+        if (!getItems().equals(desk.study().get().samples())) {
+            getItems().setAll(desk.study().get().samples());
         }
-        if (slides.getChildren().isEmpty()) {
-            Label hint = new Label(Texts.of("tray.empty"));
-            hint.setWrapText(true);
-            hint.getStyleClass().add("hint");
-            slides.getChildren().add(hint);
+        String shown = desk.sampleId().get();
+        if (getItems().contains(shown) && !shown.equals(getSelectionModel().getSelectedItem())) {
+            getSelectionModel().select(shown);
+            scrollTo(shown);
         }
+        refresh();
+    }
+
+    private void pressed(KeyEvent e) {
+        String id = getSelectionModel().getSelectedItem();
+        if (id == null) {
+            return;
+        }
+        boolean tray = true;
+        if (e.isAltDown() && e.getCode() == KeyCode.UP) {
+            actions.move(id, -1);
+        } else if (e.isAltDown() && e.getCode() == KeyCode.DOWN) {
+            actions.move(id, 1);
+        } else if (e.getCode() == KeyCode.ENTER) {
+            desk.show(id);
+        } else if (e.getCode() == KeyCode.F2) {
+            LabelDialog.ask(getScene(), desk, actions, id);
+        } else if (e.getCode() == KeyCode.DELETE) {
+            actions.remove(id);
+        } else {
+            tray = false;
+        }
+        if (tray) {
+            e.consume();
+        }
+    }
+
+    /** One slide. */
+    private final class Slide extends ListCell<String> {
+        Slide() {
+            setOnMouseClicked(e -> {
+                if (getItem() != null && e.getButton() == MouseButton.PRIMARY) {
+                    if (e.getClickCount() == 2) {
+                        LabelDialog.ask(getScene(), desk, actions, getItem());
+                    } else if (!getItem().equals(desk.sampleId().get())) {
+                        desk.show(getItem());
+                    }
+                }
+            });
+            setOnDragDetected(e -> {
+                if (getItem() != null) {
+                    ClipboardContent content = new ClipboardContent();
+                    content.putString(getItem());
+                    startDragAndDrop(TransferMode.MOVE).setContent(content);
+                    e.consume();
+                }
+            });
+            setOnDragOver(e -> {
+                if (e.getGestureSource() instanceof Slide && e.getGestureSource() != this && getItem() != null) {
+                    e.acceptTransferModes(TransferMode.MOVE);
+                    e.consume();
+                }
+            });
+            setOnDragDropped(e -> {
+                if (e.getGestureSource() instanceof Slide from && getItem() != null) {
+                    int by = getItems().indexOf(getItem()) - getItems().indexOf(from.getItem());
+                    actions.move(from.getItem(), by);
+                    e.setDropCompleted(true);
+                    e.consume();
+                }
+            });
+        }
+
+        @Override
+        protected void updateItem(String id, boolean empty) {
+            super.updateItem(id, empty);
+            Optional<SampleThing> sample =
+                    empty || id == null ? Optional.empty() : desk.study().get().sample(id);
+            setText(null);
+            setGraphic(sample.map(s -> slide(id, s)).orElse(null));
+            setContextMenu(sample.isPresent() ? menu(id) : null);
+        }
+    }
+
+    private ContextMenu menu(String id) {
+        return new ContextMenu(
+                item("label", () -> LabelDialog.ask(getScene(), desk, actions, id)),
+                item("earlier", () -> actions.move(id, -1)),
+                item("later", () -> actions.move(id, 1)),
+                item("remove", () -> actions.remove(id)));
+    }
+
+    private static MenuItem item(String key, Runnable does) {
+        MenuItem item = new MenuItem(Texts.of("slide." + key));
+        item.setOnAction(e -> does.run());
+        return item;
     }
 
     private VBox slide(String id, SampleThing sample) {
-        ImageView view = new ImageView(thumbs.get(id));
-        StackPane frame = new StackPane(view);
+        paintOnce(id, sample);
+        StackPane frame = new StackPane(new ImageView(thumbs.get(key(id, sample))));
         frame.getStyleClass().add("slide-picture");
         frame.setMinSize(WIDTH, HEIGHT);
         Label name = new Label(sample.name());
         name.getStyleClass().add("slide-name");
         name.setWrapText(true);
-        Label scale = new Label(sample.scale().map(SlideTray::scale).orElse(Texts.of("tray.no-scale")));
-        scale.getStyleClass().add(sample.scale().isPresent() ? "slide-note" : "slide-missing");
-        VBox end = new VBox(name, scale);
+        VBox end = new VBox(name, marks(id, sample));
+        String tags = tags(sample);
+        if (!tags.isEmpty()) {
+            Label label = new Label(tags);
+            label.getStyleClass().add("slide-note");
+            end.getChildren().add(1, label);
+        }
         end.getStyleClass().add("slide-end");
         VBox slide = new VBox(frame, end);
         slide.getStyleClass().add("slide");
+        slide.setPrefWidth(WIDTH + EDGES);
+        slide.setMaxWidth(WIDTH + EDGES);
+        slide.setMinHeight(Region.USE_PREF_SIZE);
         slide.setId("slide-" + id);
-        slide.pseudoClassStateChanged(SELECTED, id.equals(desk.sampleId().get()));
-        slide.setFocusTraversable(true);
+        slide.pseudoClassStateChanged(SHOWN, id.equals(desk.sampleId().get()));
         slide.setAccessibleText(sample.name());
-        slide.setOnMouseClicked(e -> desk.show(id));
-        slide.setOnKeyPressed(e -> {
-            if (e.getCode() == KeyCode.ENTER) {
-                desk.show(id);
-            }
-        });
+        if (!sample.label().note().isEmpty()) {
+            Tooltip.install(slide, new Tooltip(sample.label().note()));
+        }
         return slide;
     }
 
-    private static String scale(Scale scale) {
-        return Figures.number(scale.amount()) + " " + scale.unit().symbol() + "/px";
+    private static String tags(SampleThing sample) {
+        String group = sample.label().group();
+        String amount = sample.label().amount().map(Object::toString).orElse("");
+        return group.isEmpty() || amount.isEmpty() ? group + amount : group + " \u00b7 " + amount;
     }
 
-    /** Reads and paints the pictures of slides that were never painted, one after another where nothing more urgent runs. */
-    private void paintMissing() {
-        for (String id : desk.study().get().samples()) {
-            SampleThing sample = desk.study().get().sample(id).orElseThrow();
-            if (asked.add(id + sample.file())) {
-                desk.whenIdle(cancel -> paint(id, sample, desk.work(cancel)));
-            }
+    /** The scale and the field, or that they are missing; cautions, as far as they are known. */
+    private FlowPane marks(String id, SampleThing sample) {
+        FlowPane marks = new FlowPane(4, 3);
+        marks.setPrefWrapLength(WIDTH);
+        if (desk.missing().get().contains(id)) {
+            marks.getChildren().add(mark(Texts.of("tray.missing"), "slide-missing"));
+        }
+        marks.getChildren()
+                .add(sample.scale()
+                        .map(s ->
+                                mark(Figures.number(s.amount()) + " " + s.unit().symbol() + "/px", "slide-note"))
+                        .orElseGet(() -> mark(Texts.of("tray.no-scale"), "slide-missing")));
+        if (sample.field().isEmpty()) {
+            marks.getChildren().add(mark(Texts.of("tray.no-field"), "slide-note"));
+        }
+        int cautions = desk.cautionCounts().get().getOrDefault(id, 0);
+        if (cautions > 0) {
+            String text =
+                    cautions == 1 ? Texts.of("status.caution") : Texts.of("status.cautions", String.valueOf(cautions));
+            marks.getChildren().add(mark(text, "slide-missing"));
+        }
+        return marks;
+    }
+
+    private static Label mark(String text, String style) {
+        Label mark = new Label(text);
+        mark.getStyleClass().add(style);
+        return mark;
+    }
+
+    private static String key(String id, SampleThing sample) {
+        return id + sample.picture();
+    }
+
+    /** Reads and paints the picture of a slide that was never painted, one after another where nothing more urgent runs. */
+    private void paintOnce(String id, SampleThing sample) {
+        if (asked.add(key(id, sample))) {
+            PictureShelf shelf = desk.holding().get().shelf();
+            desk.whenIdle(cancel -> paint(key(id, sample), sample, shelf, desk.work(cancel)));
         }
     }
 
-    private void paint(String id, SampleThing sample, Work work) {
+    private void paint(String key, SampleThing sample, PictureShelf shelf, Work work) {
         try {
-            Picture picture =
-                    desk.holding().get().shelf().take(sample.picture()).file().picture();
+            Picture picture = shelf.take(sample.picture()).file().picture();
             int width = picture.width();
             int height = picture.height();
             double zoom = Math.max((double) WIDTH / width, (double) HEIGHT / height);
@@ -125,10 +259,10 @@ final class SlideTray extends ScrollPane {
                     Layers.bare(Pyramid.of(picture, work), Field.whole(width, height)), view, work);
             Platform.runLater(() -> {
                 thumbs.put(
-                        id,
+                        key,
                         new WritableImage(new PixelBuffer<>(
                                 WIDTH, HEIGHT, IntBuffer.wrap(pixels), PixelFormat.getIntArgbPreInstance())));
-                build();
+                refresh();
             });
         } catch (FileFault e) {
             Platform.runLater(() -> desk.say(e.getMessage()));

@@ -1,19 +1,25 @@
 package keentally.desk.view;
 
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
 import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.Slider;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import keentally.core.colour.ChannelPlane;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.view.Layers;
 import keentally.core.view.Viewport;
 import keentally.core.words.Figures;
 import keentally.desk.look.Texts;
+import keentally.desk.model.DeskModel;
+import keentally.desk.picture.PictureModel;
 import keentally.desk.stage.StageModel;
 import keentally.desk.stage.StageView;
 
@@ -21,7 +27,7 @@ import keentally.desk.stage.StageView;
 final class StageBar extends HBox {
     private final Label zoom = new Label();
 
-    StageBar(StageModel model, StageView view) {
+    StageBar(DeskModel desk, StageModel model, PictureModel picture, StageView view) {
         getStyleClass().add("stage-bar");
         ToggleGroup group = new ToggleGroup();
         HBox choices = new HBox();
@@ -41,26 +47,63 @@ final class StageBar extends HBox {
             model.overlay().addListener((o, was, is) -> button.setSelected(is == overlay));
             choices.getChildren().add(button);
         }
-        Label name = new Label(Texts.of("overlay.strength"));
-        Slider strength = new Slider(0, 1, model.strength().get());
-        strength.setId("strength");
-        strength.setPrefWidth(90);
-        strength.setFocusTraversable(false);
-        strength.valueProperty().bindBidirectional(model.strength());
-        name.setLabelFor(strength);
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
+        zoom.setMinWidth(44);
         zoom.setId("zoom");
         zoom.getStyleClass().add("figure");
         Button fit = button("fit", view::fit);
         Button real = button("real", view::realPixels);
-        getChildren().addAll(choices, name, strength, gap, zoom, fit, real);
+        ToggleButton ruler = new ToggleButton(Texts.of("ruler"));
+        ruler.setId("ruler");
+        ruler.setTooltip(new Tooltip(Texts.of("ruler.help")));
+        ruler.setFocusTraversable(false);
+        ruler.selectedProperty().bindBidirectional(picture.ruling());
+        HBox tools = new HBox(channel(desk, model), new ContrastMenu(desk, model), ruler);
+        tools.getStyleClass().add("choices");
+        getChildren().addAll(choices, gap, tools, zoom, fit, real);
         model.view()
                 .addListener(o -> zoom.setText(model.view()
                         .get()
                         .map(Viewport::zoom)
                         .map(z -> Figures.number(Math.rint(z * 1000) / 10) + " %")
                         .orElse("")));
+    }
+
+    /** One channel of the original, whatever the method does. */
+    private static ComboBox<String> channel(DeskModel desk, StageModel model) {
+        ComboBox<String> box = new ComboBox<>();
+        box.setId("look-channel");
+        box.managedProperty().bind(box.visibleProperty());
+        box.setFocusTraversable(false);
+        box.setTooltip(new Tooltip(Texts.of("look.channel.help")));
+        String all = Texts.of("look.channel.all");
+        Runnable fill = () -> {
+            List<String> words = new ArrayList<>(List.of(all));
+            desk.open()
+                    .get()
+                    .map(o -> o.file().picture())
+                    .filter(p -> p.single().isEmpty())
+                    .ifPresent(p -> {
+                        p.channels().forEach(c -> words.add(c.name()));
+                        if (p.isColour()) {
+                            ChannelPlane.WORDS.stream()
+                                    .filter(w -> !words.contains(w))
+                                    .forEach(words::add);
+                        }
+                    });
+            box.getItems().setAll(words);
+            box.setValue(model.channel().get().filter(words::contains).orElse(all));
+            box.setVisible(words.size() > 1);
+        };
+        desk.open().addListener(o -> fill.run());
+        model.channel().addListener(o -> box.setValue(model.channel().get().orElse(all)));
+        box.setOnAction(e -> {
+            String word = box.getValue();
+            model.channel().set(word == null || word.equals(all) ? Optional.empty() : Optional.of(word));
+        });
+        fill.run();
+        return box;
     }
 
     private static Button button(String key, Runnable does) {

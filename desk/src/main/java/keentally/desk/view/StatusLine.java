@@ -1,14 +1,14 @@
 package keentally.desk.view;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import javafx.css.PseudoClass;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
-import javafx.scene.layout.VBox;
-import javafx.stage.Popup;
 import keentally.core.geometry.Point;
 import keentally.core.measure.Measure;
 import keentally.core.measure.ObjectTable;
@@ -18,25 +18,32 @@ import keentally.core.quantity.Scale;
 import keentally.core.region.Objects;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
+import keentally.core.setting.ChoiceSetting;
 import keentally.core.step.State;
 import keentally.core.words.Figures;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
+import keentally.desk.model.OpenStudy.Keeping;
 import keentally.desk.model.Shown;
 import keentally.desk.stage.StageModel;
-import keentally.study.caution.Caution;
 
 /** The line at the bottom: what is under the pointer, what there is to say, the scale, and the cautions. */
 final class StatusLine extends HBox {
+    private static final PseudoClass TROUBLE = PseudoClass.getPseudoClass("trouble");
+    private static final PseudoClass WATCH = PseudoClass.getPseudoClass("watch");
+
     private final DeskModel desk;
     private final StageModel stage;
     private final Label probe = new Label();
     private final Label message = new Label();
     private final Label scale = new Label();
     private final Button cautions = new Button();
-    private final Popup popup = new Popup();
+    private final Label kept = new Label();
+    private final CautionList list;
 
-    StatusLine(DeskModel desk, StageModel stage) {
+    /** @param waysOut what to do about a caution, by its id */
+    StatusLine(DeskModel desk, StageModel stage, Map<String, Runnable> waysOut) {
+        this.list = new CautionList(waysOut);
         this.desk = desk;
         this.stage = stage;
         getStyleClass().add("status-line");
@@ -51,11 +58,16 @@ final class StatusLine extends HBox {
         cautions.setId("cautions");
         cautions.getStyleClass().add("cautions");
         cautions.managedProperty().bind(cautions.visibleProperty());
-        cautions.setOnAction(e -> list());
-        popup.setAutoHide(true);
+        cautions.setOnAction(
+                e -> list.show(cautions, desk.shown().get().map(Shown::cautions).orElse(List.of())));
         probe.setMinWidth(Region.USE_PREF_SIZE);
         scale.setMinWidth(Region.USE_PREF_SIZE);
-        getChildren().addAll(probe, message, scale, cautions);
+        kept.setId("kept");
+        kept.getStyleClass().add("kept");
+        kept.setMinWidth(Region.USE_PREF_SIZE);
+        getChildren().addAll(probe, message, kept, scale, cautions);
+        desk.holding().addListener(o -> hold());
+        hold();
         stage.pointer().addListener(o -> probe());
         stage.view().addListener(o -> probe());
         desk.message().addListener(o -> message.setText(desk.message().get()));
@@ -63,6 +75,22 @@ final class StatusLine extends HBox {
         desk.study().addListener(o -> refresh());
         desk.sampleId().addListener(o -> refresh());
         refresh();
+    }
+
+    private void hold() {
+        desk.holding().get().keeping().addListener(o -> keeping());
+        keeping();
+    }
+
+    /** Whether the last action is on disk. */
+    private void keeping() {
+        Keeping now = desk.holding().get().keeping().get();
+        kept.setText(Texts.of("kept." + ChoiceSetting.word(now.how())));
+        kept.pseudoClassStateChanged(TROUBLE, now.how() == Keeping.How.TROUBLE);
+        kept.pseudoClassStateChanged(WATCH, now.how() == Keeping.How.READ_ONLY);
+        if (now.how() == Keeping.How.TROUBLE) {
+            desk.say(now.trouble());
+        }
     }
 
     private void refresh() {
@@ -77,28 +105,6 @@ final class StatusLine extends HBox {
         cautions.setVisible(n > 0);
         cautions.setText(n == 1 ? Texts.of("status.caution") : Texts.of("status.cautions", Figures.number(n)));
         probe();
-    }
-
-    private void list() {
-        VBox box = new VBox();
-        box.getStyleClass().add("caution-list");
-        for (Caution caution : desk.shown().get().map(Shown::cautions).orElse(List.of())) {
-            Label saw = new Label(caution.saw());
-            saw.getStyleClass().add("caution-saw");
-            Label why = new Label(caution.why() + " " + caution.wayOut());
-            for (Label l : new Label[] {saw, why}) {
-                l.setWrapText(true);
-                l.setMaxWidth(360);
-            }
-            box.getChildren().add(new VBox(saw, why));
-        }
-        popup.getScene().getStylesheets().setAll(getScene().getStylesheets());
-        popup.getContent().setAll(box);
-        var at = cautions.localToScreen(cautions.getBoundsInLocal());
-        popup.show(
-                cautions,
-                at.getMaxX() - 400,
-                at.getMinY() - 90 * box.getChildren().size() - 16);
     }
 
     private void probe() {

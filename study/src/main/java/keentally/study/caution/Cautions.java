@@ -5,71 +5,28 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import keentally.core.measure.Measure;
-import keentally.core.picture.Channel;
-import keentally.core.picture.Depth;
 import keentally.core.picture.Field;
 import keentally.core.picture.Neighbours;
 import keentally.core.region.Objects;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
-import keentally.core.run.Runner;
-import keentally.core.stats.Histogram;
 import keentally.core.words.Figures;
-import keentally.core.work.Cancel;
 
-/** All checks, in a fixed order. */
+/** Checks over what a run gave, behind those over its picture; in a fixed order. */
 public final class Cautions {
-    private static final double MOST_CLIPPED_PERCENT = 0.5;
     private static final double FEW_PIXELS = 50;
     private static final double MOST_FEW_PERCENT = 10;
 
     private Cautions() {}
 
-    public static List<Caution> of(Run run, Readings readings, Runner runner, Cancel cancel) {
-        List<Caution> found = new ArrayList<>();
-        noScale(run).ifPresent(found::add);
-        clipped(run, runner, cancel).ifPresent(found::add);
+    /** @param picture what was found in the sample itself */
+    public static List<Caution> of(List<Caution> picture, Run run, Readings readings) {
+        List<Caution> found = new ArrayList<>(picture);
         Optional<Objects> objects = readings.state().objects().filter(o -> o.count() > 0);
         objects.flatMap(o -> edgeObjects(o, run.sample().field())).ifPresent(found::add);
         objects.flatMap(Cautions::mostlySpecks).ifPresent(found::add);
         objects.flatMap(Cautions::fewPixels).ifPresent(found::add);
         return found;
-    }
-
-    private static Optional<Caution> noScale(Run run) {
-        if (run.sample().scale().isPresent()) {
-            return Optional.empty();
-        }
-        return Optional.of(new Caution(
-                "no-scale",
-                "The sample has no scale.",
-                "All lengths and areas are in pixels, which mean nothing beside another picture.",
-                "Type the length of a pixel."));
-    }
-
-    private static Optional<Caution> clipped(Run run, Runner runner, Cancel cancel) {
-        if (run.sample().picture().depth() == Depth.FLOAT) {
-            return Optional.empty();
-        }
-        double worst = 0;
-        String where = "";
-        int most = run.sample().picture().depth().most();
-        for (Channel channel : run.sample().picture().channels()) {
-            Histogram h = Histogram.of(channel.plane(), run.sample().field(), runner.work(cancel));
-            double ends = 100.0 * (h.count(0) + h.count(most)) / h.total();
-            if (ends > worst) {
-                worst = ends;
-                where = channel.name();
-            }
-        }
-        if (worst <= MOST_CLIPPED_PERCENT) {
-            return Optional.empty();
-        }
-        return Optional.of(new Caution(
-                "clipped",
-                Figures.percent(worst) + " % of the field is at 0 or " + Figures.number(most) + " in " + where + ".",
-                "What lies beyond black or white was lost when the picture was taken, so brightness there is wrong.",
-                "Take the picture again with less or more light."));
     }
 
     private static Optional<Caution> edgeObjects(Objects objects, Field field) {

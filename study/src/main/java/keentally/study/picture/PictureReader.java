@@ -84,6 +84,14 @@ public final class PictureReader {
         return of(file).survey();
     }
 
+    /** How large the first page of a file says that it is. */
+    public record Size(int width, int height) {}
+
+    /** Without reading more than is needed for it. */
+    public static Size size(Path file) throws FileFault {
+        return of(file).with(reader -> new Size(reader.getWidth(0), reader.getHeight(0)));
+    }
+
     private static PictureReader of(Path file) throws FileFault {
         byte[] head = head(file);
         FileKind kind = FileKind.of(head).orElseThrow(() -> new FileFault(UnreadableKind.sentence(file, head)));

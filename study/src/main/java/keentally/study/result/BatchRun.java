@@ -15,8 +15,10 @@ import keentally.core.run.StateCache;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
+import keentally.study.caution.Background;
 import keentally.study.caution.Caution;
 import keentally.study.caution.Cautions;
+import keentally.study.caution.PictureCautions;
 import keentally.study.document.FieldWish;
 import keentally.study.file.FileFault;
 import keentally.study.file.WholeFile;
@@ -110,7 +112,9 @@ public final class BatchRun {
             Sample sample = prepared(wanted, picture, runner.work(cancel));
             Run run = runner.run(order.method(), sample, Integer.MAX_VALUE, cancel, Progress.SILENT);
             Readings readings = runner.readings(run, cancel);
-            List<Caution> cautions = Cautions.of(run, readings, runner, cancel);
+            Background background = new Background(picture.facts().quality(), Optional.empty());
+            List<Caution> seen = new PictureCautions().of(sample, background, runner.work(cancel));
+            List<Caution> cautions = Cautions.of(seen, run, readings);
             SampleReading reading = SampleReading.of(name, run, readings, cautions);
             try {
                 ResultPictures.write(fileNames.get(index), run, readings, folder, runner.work(cancel));

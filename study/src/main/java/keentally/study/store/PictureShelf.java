@@ -111,7 +111,7 @@ public final class PictureShelf {
     /** The picture is not where it was. */
     public static final class MissingPicture extends FileFault {
         public MissingPicture(Path file) {
-            super(file + " is missing: name the folder that it lies in now.");
+            super(file + " is missing; if it was moved, name the folder that it lies in now.");
         }
     }
 

@@ -17,6 +17,7 @@ import keentally.core.run.Sample;
 import keentally.core.run.StateCache;
 import keentally.core.step.Steps;
 import keentally.core.work.Cancel;
+import keentally.core.work.Work;
 import keentally.core.work.Workers;
 import org.junit.jupiter.api.Test;
 
@@ -41,7 +42,8 @@ class CautionsTest {
         Runner runner = new Runner(Workers.alone(), new StateCache(0));
         Run run = runner.run(
                 method, Sample.of("k", Picture.grey(plane), List.of(), scale), 9, new Cancel(), Progress.SILENT);
-        return Cautions.of(run, runner.readings(run, new Cancel()), runner, new Cancel());
+        List<Caution> picture = new PictureCautions().of(run.sample(), Background.NONE, Work.alone());
+        return Cautions.of(picture, run, runner.readings(run, new Cancel()));
     }
 
     private static final Optional<Scale> SCALE = Optional.of(Scale.of("1 um/px"));

@@ -172,11 +172,10 @@ class PictureReaderTest {
     void whatIsNoPictureIsSaid() throws IOException, FileFault {
         Files.writeString(folder.resolve("note.png"), "this is a letter");
         Files.write(folder.resolve("empty.tif"), new byte[0]);
-        for (String name : new String[] {"note.png", "empty.tif"}) {
-            assertThatThrownBy(() -> PictureReader.read(folder.resolve(name)))
-                    .hasMessageEndingWith(name
-                            + " is no picture that can be read: convert it to PNG, JPEG, TIFF, BMP, GIF, WebP or PNM.");
-        }
+        assertThatThrownBy(() -> PictureReader.read(folder.resolve("note.png")))
+                .hasMessageContaining("note.png is no picture that can be read: convert it to PNG, JPEG, TIFF, BMP");
+        assertThatThrownBy(() -> PictureReader.read(folder.resolve("empty.tif")))
+                .hasMessageEndingWith("empty.tif is empty.");
         assertThatThrownBy(() -> PictureReader.read(folder.resolve("none.png")))
                 .hasMessageEndingWith("none.png does not exist.");
         assertThatThrownBy(() -> PictureReader.read(folder)).hasMessageContaining("is a folder");

@@ -188,7 +188,7 @@ class BatchRunTest {
         List<List<String>> samples = csv(out.resolve("samples.csv"));
         assertThat(samples.get(1).get(1)).contains("cut.png is cut short");
         assertThat(samples.get(2).get(1)).isEqualTo("ok");
-        assertThat(samples.get(3).get(1)).contains("none.png does not exist");
+        assertThat(samples.get(3).get(1)).contains("none.png is missing");
         assertThat(samples).allMatch(row -> row.size() == samples.getFirst().size());
         Map<?, ?> run = (Map<?, ?>) Json.read(out.resolve("run.json"));
         Map<?, ?> first = (Map<?, ?>) ((List<?>) run.get("pictures")).getFirst();

@@ -1,59 +1,41 @@
-package keentally.desk.station;
+package keentally.desk.picture;
 
-import java.util.Optional;
-import javafx.application.Platform;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.TextField;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
 import keentally.core.picture.Picture;
-import keentally.core.quantity.Scale;
 import keentally.core.words.Figures;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
-import keentally.desk.model.SampleActions;
-import keentally.study.document.Calibration;
+import keentally.desk.model.OpenSample;
 import keentally.study.picture.PictureFile;
 
-/** What the picture is, and how long its pixels are. */
-final class PicturePanel extends VBox implements StationPanel.Body {
+/** What the picture is. */
+final class FactsSection implements PicturePanel.PanelSection {
     private final DeskModel desk;
-    private final SampleActions actions;
-
-    /** A field that loses the keyboard because another sample is shown must not give that one its scale. */
-    private final String builtFor;
-
+    private final PictureModel model;
     private final GridPane facts = new GridPane();
-    private final TextField scale = new TextField();
-    private final Label complaint = Prose.complaint();
+    private final VBox remarks = new VBox();
+    private final VBox node;
 
-    PicturePanel(DeskModel desk) {
+    FactsSection(DeskModel desk, PictureModel model) {
         this.desk = desk;
-        this.actions = new SampleActions(desk, Platform::runLater);
-        this.builtFor = desk.sampleId().get();
-        getStyleClass().add("picture-panel");
+        this.model = model;
         facts.getStyleClass().add("facts");
-        scale.setId("scale");
-        scale.setPromptText(Texts.of("scale.prompt"));
-        scale.setOnAction(e -> commit());
-        scale.focusedProperty().addListener((o, was, is) -> {
-            if (!is) {
-                commit();
-            }
-        });
-        Label name = new Label(Texts.of("scale.name"));
-        name.getStyleClass().add("setting-name");
-        name.setLabelFor(scale);
-        Label hint = Prose.of(Texts.of("scale.hint"), "hint");
-        getChildren().addAll(new VBox(4, name, scale, complaint, hint), facts);
+        remarks.getStyleClass().add("remarks");
+        node = new VBox(facts, remarks);
         if (desk.sample().isPresent() && desk.study().get().methods().size() > 1) {
-            getChildren().add(1, methodRow());
+            node.getChildren().addFirst(methodRow());
         }
-        scale.setText(desk.scale().map(Scale::toString).orElse(""));
         refresh();
+    }
+
+    @Override
+    public VBox node() {
+        return node;
     }
 
     /** Which of the study's methods is used on this sample. */
@@ -76,36 +58,20 @@ final class PicturePanel extends VBox implements StationPanel.Body {
             }
         });
         box.setValue(desk.methodId());
-        box.setOnAction(e -> actions.use(box.getValue()));
+        box.setOnAction(e -> model.actions().use(box.getValue()));
         name.setLabelFor(box);
         return new VBox(4, name, box);
-    }
-
-    private void commit() {
-        String text = scale.getText().strip();
-        boolean elsewhere = !desk.sampleId().get().equals(builtFor);
-        if (elsewhere
-                || desk.sample().isEmpty()
-                || text.equals(desk.scale().map(Scale::toString).orElse(""))) {
-            complaint.setVisible(false);
-            return;
-        }
-        try {
-            actions.calibrate(text.isEmpty() ? Optional.empty() : Optional.of(Calibration.typed(Scale.of(text))));
-            complaint.setVisible(false);
-        } catch (IllegalArgumentException e) {
-            complaint.setText(Texts.of("complaint", e.getMessage()));
-            complaint.setVisible(true);
-        }
     }
 
     @Override
     public void refresh() {
         facts.getChildren().clear();
-        desk.open().get().ifPresent(o -> facts(o.file()));
+        remarks.getChildren().clear();
+        desk.open().get().ifPresent(this::fill);
     }
 
-    private void facts(PictureFile file) {
+    private void fill(OpenSample open) {
+        PictureFile file = open.file();
         Picture picture = file.picture();
         fact(
                 "fact.size",
@@ -121,15 +87,35 @@ final class PicturePanel extends VBox implements StationPanel.Body {
                                 s.unit().symbol())));
         fact("fact.depth", Texts.of("depth." + picture.depth().bits()));
         fact("fact.channels", picture.channelNames());
-        file.stated().ifPresent(s -> fact("fact.stated", s.toString()));
+        file.facts().stated().ifPresent(s -> fact("fact.stated", s.scale() + " (" + s.where() + ")"));
+        fact("fact.kind", file.facts().kind());
+        if (file.facts().quality().isPresent()) {
+            fact(
+                    "fact.quality",
+                    Texts.of(
+                            "fact.quality.value",
+                            String.valueOf(file.facts().quality().getAsInt())));
+        }
+        if (file.pages() > 1) {
+            fact("fact.page", Texts.of("fact.page.value", String.valueOf(file.page()), String.valueOf(file.pages())));
+        }
         fact("fact.file", file.file().getFileName().toString());
-        fact("fact.sha", file.sha256().substring(0, 16) + "…");
+        fact("fact.folder", String.valueOf(file.file().getParent()));
+        fact("fact.sha", file.sha256());
+        file.facts().remarks().forEach(r -> remarks.getChildren().add(Prose.of(r, "hint")));
+        open.changed().forEach(c -> remarks.getChildren().add(Prose.of(c, "complaint")));
     }
 
     private void fact(String key, String value) {
         Label name = new Label(Texts.of(key));
         name.getStyleClass().add("fact-name");
-        Label text = Prose.of(value, "fact-value");
+        // long names and hashes have no blank to break at
+        Label text = Prose.of(value.length() > 30 && !value.contains(" ") ? broken(value) : value, "fact-value");
+        text.setId(key);
         facts.addRow(facts.getRowCount(), name, text);
+    }
+
+    private static String broken(String value) {
+        return value.replaceAll("(.{22})(?=.)", "$1\u200b\n");
     }
 }

@@ -1,0 +1,39 @@
+package keentally.desk.look;
+
+import java.util.Optional;
+import javafx.scene.Node;
+import javafx.scene.Scene;
+import javafx.scene.control.ButtonBar;
+import javafx.scene.control.ButtonType;
+import javafx.scene.control.Dialog;
+
+/** A small window that asks for a decision, in the theme of the window that it belongs to. */
+public final class Ask {
+    private Ask() {}
+
+    /** Returns whether the person said yes, by the button that {@code yes} names. */
+    public static boolean that(Scene owner, String title, Node content, String yes) {
+        ButtonType agreed = new ButtonType(yes, ButtonBar.ButtonData.OK_DONE);
+        return dialog(owner, title, content, agreed).showAndWait().equals(Optional.of(agreed));
+    }
+
+    /** Shows something to be read and closed. */
+    public static void show(Scene owner, String title, Node content) {
+        dialog(owner, title, content).show();
+    }
+
+    private static Dialog<ButtonType> dialog(Scene owner, String title, Node content, ButtonType... answers) {
+        Dialog<ButtonType> dialog = new Dialog<>();
+        dialog.initOwner(owner.getWindow());
+        dialog.setTitle(title);
+        dialog.setHeaderText(title);
+        dialog.setGraphic(null);
+        dialog.setResizable(true);
+        dialog.getDialogPane().setContent(content);
+        dialog.getDialogPane().getButtonTypes().setAll(answers);
+        dialog.getDialogPane().getButtonTypes().add(answers.length == 0 ? ButtonType.CLOSE : ButtonType.CANCEL);
+        dialog.getDialogPane().getScene().getStylesheets().setAll(owner.getStylesheets());
+        dialog.getDialogPane().getStyleClass().add("ask");
+        return dialog;
+    }
+}

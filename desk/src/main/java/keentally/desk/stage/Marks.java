@@ -1,0 +1,63 @@
+package keentally.desk.stage;
+
+import java.util.List;
+import javafx.scene.Node;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.Region;
+import javafx.scene.shape.Polygon;
+import javafx.scene.shape.Polyline;
+import javafx.scene.shape.Shape;
+import keentally.core.geometry.Point;
+import keentally.core.view.Viewport;
+
+/** Lines and handles over the picture: dark below and light above, to be seen on any ground. */
+final class Marks {
+    private static final double HANDLE = 9;
+
+    private final Pane over;
+    private final Viewport view;
+
+    Marks(Pane over, Viewport view) {
+        this.over = over;
+        this.view = view;
+        over.getChildren().clear();
+    }
+
+    /** @param style a class of the style sheet beside the usual ones */
+    void line(List<Point> points, String style) {
+        add(new Polyline(flat(points)), "mark-under", style);
+        add(new Polyline(flat(points)), "mark-over", style);
+    }
+
+    void outline(List<Point> corners, String style) {
+        add(new Polygon(flat(corners)), "mark-under", style);
+        add(new Polygon(flat(corners)), "mark-over", style);
+    }
+
+    private void add(Shape shape, String layer, String style) {
+        shape.getStyleClass().setAll(layer, style);
+        add(shape);
+    }
+
+    private void add(Node node) {
+        node.setManaged(false);
+        node.setMouseTransparent(true);
+        over.getChildren().add(node);
+    }
+
+    void handle(Point at, String style) {
+        Region handle = new Region();
+        handle.getStyleClass().setAll("handle", style);
+        handle.resizeRelocate(view.windowX(at.x()) - HANDLE / 2, view.windowY(at.y()) - HANDLE / 2, HANDLE, HANDLE);
+        add(handle);
+    }
+
+    private double[] flat(List<Point> points) {
+        double[] flat = new double[2 * points.size()];
+        for (int i = 0; i < points.size(); i++) {
+            flat[2 * i] = view.windowX(points.get(i).x());
+            flat[2 * i + 1] = view.windowY(points.get(i).y());
+        }
+        return flat;
+    }
+}

@@ -1,0 +1,119 @@
+package keentally.desk.view;
+
+import java.util.Optional;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.Slider;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.stage.Popup;
+import keentally.core.view.Tone;
+import keentally.core.words.Figures;
+import keentally.desk.look.Prose;
+import keentally.desk.look.Texts;
+import keentally.desk.model.DeskModel;
+import keentally.desk.stage.StageModel;
+
+/** What is shown black and what white. Only the eye sees it: no value changes. */
+final class ContrastMenu extends ToggleButton {
+    private static final double WIDTH = 260;
+
+    private final DeskModel desk;
+    private final StageModel stage;
+    private final Popup popup = new Popup();
+    private final Slider black = new Slider();
+    private final Slider white = new Slider();
+    private final Label blackValue = new Label();
+    private final Label whiteValue = new Label();
+    private boolean filling;
+
+    ContrastMenu(DeskModel desk, StageModel stage) {
+        super(Texts.of("contrast"));
+        this.desk = desk;
+        this.stage = stage;
+        setId("contrast");
+        setFocusTraversable(false);
+        black.setId("contrast-black");
+        white.setId("contrast-white");
+        Button asIs = new Button(Texts.of("contrast.as-is"));
+        asIs.setId("contrast-as-is");
+        asIs.setOnAction(e -> {
+            stage.contrast().set(Optional.empty());
+            fill();
+        });
+        Slider tint = new Slider(0, 1, stage.strength().get());
+        tint.setId("strength");
+        tint.valueProperty().bindBidirectional(stage.strength());
+        VBox box = new VBox(
+                8,
+                Prose.of(Texts.of("contrast.about"), "hint"),
+                row("contrast.black", black, blackValue),
+                row("contrast.white", white, whiteValue),
+                asIs,
+                row("contrast.tint", tint, new Label()));
+        box.getStyleClass().add("caution-list");
+        box.setPrefWidth(WIDTH + 40);
+        popup.getContent().add(box);
+        popup.setAutoHide(true);
+        popup.setOnHidden(e -> setSelected(stage.contrast().get().isPresent()));
+        black.valueProperty().addListener(o -> take());
+        white.valueProperty().addListener(o -> take());
+        setOnAction(e -> open());
+        stage.contrast().addListener((o, was, is) -> {
+            setText(Texts.of(is.isPresent() ? "contrast.changed" : "contrast"));
+            setSelected(is.isPresent() || popup.isShowing());
+        });
+    }
+
+    private static VBox row(String key, Slider slider, Label value) {
+        Label name = new Label(Texts.of(key));
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        value.getStyleClass().add("figure");
+        slider.setPrefWidth(WIDTH);
+        return new VBox(2, new HBox(name, gap, value), slider);
+    }
+
+    private void open() {
+        if (desk.open().get().isEmpty()) {
+            setSelected(false);
+            return;
+        }
+        fill();
+        popup.getScene().getStylesheets().setAll(getScene().getStylesheets());
+        var at = localToScreen(getBoundsInLocal());
+        popup.show(this, at.getMinX() - 20, at.getMaxY() + 4);
+    }
+
+    private void fill() {
+        Tone tone = desk.open().get().orElseThrow().pyramid().tone();
+        filling = true;
+        for (Slider slider : new Slider[] {black, white}) {
+            slider.setMin(tone.black());
+            slider.setMax(tone.white());
+        }
+        Tone now = stage.contrast().get().orElse(tone);
+        black.setValue(now.black());
+        white.setValue(now.white());
+        filling = false;
+        say();
+    }
+
+    private void take() {
+        if (filling) {
+            return;
+        }
+        double least = (white.getMax() - white.getMin()) / 200;
+        double top = Math.max(white.getValue(), black.getValue() + least);
+        stage.contrast().set(Optional.of(new Tone(black.getValue(), top)));
+        say();
+    }
+
+    private void say() {
+        blackValue.setText(Figures.number(Math.rint(black.getValue() * 100) / 100));
+        whiteValue.setText(Figures.number(Math.rint(white.getValue() * 100) / 100));
+    }
+}

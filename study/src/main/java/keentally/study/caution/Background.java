@@ -1,0 +1,29 @@
+package keentally.study.caution;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import keentally.core.picture.Field;
+
+/**
+ * What is known of a sample beside its pixels.
+ *
+ * @param quality of a lossy file, 1 to 100; empty where nothing was lost
+ * @param previous the sample before it in the study
+ */
+public record Background(OptionalInt quality, Optional<Neighbour> previous) {
+    public static final Background NONE = new Background(OptionalInt.empty(), Optional.empty());
+
+    /**
+     * Another sample.
+     *
+     * @param key tells its pixels from any other's
+     * @param pixels of its picture
+     * @param field its shapes; none for the whole picture
+     */
+    public record Neighbour(String name, String key, long pixels, List<Field.Part> field) {
+        public Neighbour {
+            field = List.copyOf(field);
+        }
+    }
+}

@@ -1,0 +1,195 @@
+package keentally.study.plot;
+
+import java.awt.BasicStroke;
+import java.awt.Graphics2D;
+import java.awt.RenderingHints;
+import java.awt.geom.Rectangle2D;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Path;
+import java.text.DecimalFormat;
+import java.text.DecimalFormatSymbols;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import javax.imageio.ImageIO;
+import keentally.core.quantity.Amounts;
+import keentally.core.stats.Bins;
+import keentally.study.file.FileFault;
+import keentally.study.file.WholeFile;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
+import org.jfree.chart.JFreeChart;
+import org.jfree.chart.axis.LogAxis;
+import org.jfree.chart.axis.NumberAxis;
+import org.jfree.chart.axis.ValueAxis;
+import org.jfree.chart.plot.DatasetRenderingOrder;
+import org.jfree.chart.plot.XYPlot;
+import org.jfree.chart.renderer.xy.XYStepAreaRenderer;
+import org.jfree.chart.renderer.xy.XYStepRenderer;
+import org.jfree.chart.ui.RectangleInsets;
+import org.jfree.data.xy.XYSeries;
+import org.jfree.data.xy.XYSeriesCollection;
+import org.jfree.svg.SVGGraphics2D;
+
+/**
+ * One histogram, or two laid over each other: the first filled, the second as a line.
+ *
+ * @param series one or two, in bins of one width
+ * @param logarithmic whether counts stand on a logarithmic axis; empty bins are then not drawn
+ * @param shares per cent of each one's own pixels instead of counts
+ * @param values what the values are, for the axis
+ */
+public record HistogramPlot(List<Series> series, boolean logarithmic, boolean shares, String values) {
+    private static final int PRINT_WIDTH = 900;
+    private static final int PRINT_HEIGHT = 560;
+    private static final int PRINT_DENSITY = 2;
+
+    public HistogramPlot {
+        series = List.copyOf(series);
+        if (series.isEmpty() || series.size() > 2) {
+            throw new IllegalArgumentException("a histogram plot shows one or two, was " + series.size());
+        }
+    }
+
+    /** Bins with what they are of. */
+    public record Series(String name, Bins bins) {}
+
+    private double height(Series of, int bin) {
+        long count = of.bins().counts()[bin];
+        return shares ? 100.0 * count / Math.max(1, of.bins().total()) : count;
+    }
+
+    private JFreeChart chart(PlotLook look) {
+        NumberAxis across = new NumberAxis(values);
+        across.setAutoRangeIncludesZero(false);
+        across.setLowerMargin(0);
+        across.setUpperMargin(0);
+        XYPlot plot = new XYPlot();
+        plot.setDomainAxis(across);
+        plot.setRangeAxis(upright());
+        for (int i = 0; i < series.size(); i++) {
+            plot.setDataset(i, new XYSeriesCollection(steps(series.get(i))));
+        }
+        XYStepAreaRenderer filled = new XYStepAreaRenderer(XYStepAreaRenderer.AREA);
+        filled.setSeriesPaint(0, look.first());
+        filled.setDefaultCreateEntities(false);
+        plot.setRenderer(0, filled);
+        if (series.size() > 1) {
+            XYStepRenderer line = new XYStepRenderer();
+            line.setSeriesPaint(0, look.second());
+            line.setSeriesStroke(0, new BasicStroke(1.8f));
+            line.setDefaultCreateEntities(false);
+            plot.setRenderer(1, line);
+        }
+        plot.setDatasetRenderingOrder(DatasetRenderingOrder.FORWARD);
+        plot.setBackgroundPaint(look.paper());
+        plot.setDomainGridlinesVisible(false);
+        plot.setRangeGridlinePaint(look.grid());
+        plot.setRangeGridlineStroke(new BasicStroke(1));
+        plot.setOutlineVisible(false);
+        plot.setAxisOffset(RectangleInsets.ZERO_INSETS);
+        for (ValueAxis axis : List.of(across, plot.getRangeAxis())) {
+            axis.setLabelFont(look.font());
+            axis.setTickLabelFont(look.font());
+            axis.setLabelPaint(look.ink());
+            axis.setTickLabelPaint(look.ink());
+            axis.setAxisLinePaint(look.grid());
+            axis.setTickMarksVisible(false);
+        }
+        JFreeChart chart = new JFreeChart(null, look.font(), plot, false);
+        chart.setBackgroundPaint(look.paper());
+        chart.setPadding(new RectangleInsets(4, 2, 2, 10));
+        return chart;
+    }
+
+    private ValueAxis upright() {
+        String label = shares ? "% of its pixels" : "pixels";
+        if (!logarithmic) {
+            return new NumberAxis(label);
+        }
+        LogAxis axis = new LogAxis(label);
+        axis.setSmallestValue(least());
+        axis.setNumberFormatOverride(new DecimalFormat("#,##0.####", DecimalFormatSymbols.getInstance(Locale.ROOT)));
+        axis.setBase(10);
+        return axis;
+    }
+
+    /** Half the lowest bin that holds anything. */
+    private double least() {
+        double least = Double.POSITIVE_INFINITY;
+        for (Series s : series) {
+            for (int i = 0; i < s.bins().counts().length; i++) {
+                double height = height(s, i);
+                least = height > 0 ? Math.min(least, height) : least;
+            }
+        }
+        return Double.isFinite(least) ? least / 2 : 0.5;
+    }
+
+    private XYSeries steps(Series of) {
+        XYSeries steps = new XYSeries(of.name(), false, true);
+        Bins bins = of.bins();
+        double floor = logarithmic ? least() : 0;
+        for (int i = 0; i < bins.counts().length; i++) {
+            steps.add(bins.from(i), Math.max(floor, height(of, i)));
+        }
+        steps.add(bins.from(bins.counts().length), floor);
+        return steps;
+    }
+
+    /** Drawn for a screen. @param density screen pixels to a point */
+    public BufferedImage image(int width, int height, double density, PlotLook look) {
+        BufferedImage image = new BufferedImage(
+                (int) Math.round(width * density), (int) Math.round(height * density), BufferedImage.TYPE_INT_ARGB_PRE);
+        Graphics2D pen = image.createGraphics();
+        pen.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
+        pen.setRenderingHint(RenderingHints.KEY_TEXT_ANTIALIASING, RenderingHints.VALUE_TEXT_ANTIALIAS_ON);
+        pen.scale(density, density);
+        chart(look).draw(pen, new Rectangle2D.Double(0, 0, width, height));
+        pen.dispose();
+        return image;
+    }
+
+    /** Writes PNG, SVG or CSV, as the file's ending says. */
+    public void save(Path file) throws FileFault {
+        String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
+        if (name.endsWith(".svg")) {
+            WholeFile.write(file, svg());
+        } else if (name.endsWith(".png")) {
+            WholeFile.write(
+                    file,
+                    out -> ImageIO.write(image(PRINT_WIDTH, PRINT_HEIGHT, PRINT_DENSITY, PlotLook.PRINT), "png", out));
+        } else {
+            WholeFile.write(file, csv());
+        }
+    }
+
+    public String svg() {
+        SVGGraphics2D pen = new SVGGraphics2D(PRINT_WIDTH, PRINT_HEIGHT);
+        chart(PlotLook.PRINT).draw(pen, new Rectangle2D.Double(0, 0, PRINT_WIDTH, PRINT_HEIGHT));
+        return pen.getSVGDocument();
+    }
+
+    /** A row a bin: its ends, and the count in each of the histograms. */
+    public String csv() {
+        List<String> header = new ArrayList<>(List.of("from", "to"));
+        series.forEach(s -> header.add("pixels_" + s.name().replaceAll("[^\\p{L}\\p{Nd}]+", "_")));
+        StringBuilder text = new StringBuilder();
+        try (CSVPrinter printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
+            printer.printRecord(header);
+            Bins bins = series.getFirst().bins();
+            for (int i = 0; i < bins.counts().length; i++) {
+                List<String> row = new ArrayList<>(List.of(Amounts.text(bins.from(i)), Amounts.text(bins.from(i + 1))));
+                for (Series s : series) {
+                    row.add(String.valueOf(s.bins().counts()[i]));
+                }
+                printer.printRecord(row);
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException("memory does not fail", e);
+        }
+        return text.toString();
+    }
+}
