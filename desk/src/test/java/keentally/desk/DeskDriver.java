@@ -165,6 +165,43 @@ public final class DeskDriver implements AutoCloseable {
         quiet();
     }
 
+    /** Drags from one point of the picture to another. */
+    public void dragPicture(double fromX, double fromY, double toX, double toY) {
+        robot.moveTo(onStage(fromX, fromY));
+        robot.press(MouseButton.PRIMARY);
+        robot.moveTo(onStage((fromX + toX) / 2, (fromY + toY) / 2));
+        robot.moveTo(onStage(toX, toY));
+        WaitForAsyncUtils.waitForFxEvents(2);
+        release();
+    }
+
+    public void focusStage() {
+        onFx(() -> {
+            stage.getScene().lookup("#stage").requestFocus();
+            return null;
+        });
+    }
+
+    /** Types letters into what has the keyboard. */
+    public void write(String text) {
+        robot.write(text, 0);
+        quiet();
+    }
+
+    /** A node in a window beside the desk's. */
+    public Node inPopup(String id) {
+        return robot.lookup("#" + id).query();
+    }
+
+    /** As if a folder had been chosen for missing pictures. */
+    public void findPictures(Path folder) {
+        onFx(() -> {
+            window.picture().actions().find(folder);
+            return null;
+        });
+        quiet();
+    }
+
     public void pointAt(double x, double y) {
         robot.moveTo(onStage(x, y));
         quiet();

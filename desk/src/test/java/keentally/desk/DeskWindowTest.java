@@ -226,6 +226,7 @@ class DeskWindowTest {
     @Test
     void theScaleIsTypedAndEverythingFollows() {
         desk.click("card-0");
+        desk.click("section-scale");
         desk.type("scale", "0.5 um/px");
         assertThat(desk.text("scale-shown")).isEqualTo("0.5 µm/px");
         assertThat(count()).isBetween(20, 300);
@@ -314,18 +315,19 @@ class DeskWindowTest {
         Path file = folder.resolve("own.tif");
         PictureWriter.tiff(file, Picture.grey(drawn));
         desk.open(file);
-        assertThat(desk.has("slide-s3")).isTrue();
+        assertThat(desk.has("slide-s5")).isTrue();
         assertThat(desk.text("scale-shown")).isEqualTo("no scale");
         desk.click("card-0");
+        desk.click("section-scale");
         desk.type("scale", "10 um/px");
         assertThat(count()).isEqualTo(2);
         desk.keys(KeyCode.CONTROL, KeyCode.UP);
-        assertThat(desk.onFx(() -> desk.model().sample().orElseThrow().name())).isEqualTo("Crumb section");
+        assertThat(desk.onFx(() -> desk.model().sample().orElseThrow().name())).isEqualTo("Two stains");
         desk.keys(KeyCode.CONTROL, KeyCode.Z);
-        assertThat(desk.text("message")).isEqualTo("Taken back: set the scale");
+        assertThat(desk.text("message")).isEqualTo("Taken back: calibrate");
         desk.keys(KeyCode.CONTROL, KeyCode.Z);
         assertThat(desk.text("message")).isEqualTo("Taken back: add own");
-        assertThat(desk.has("slide-s3")).isFalse();
+        assertThat(desk.has("slide-s5")).isFalse();
     }
 
     @Test
@@ -341,6 +343,7 @@ class DeskWindowTest {
     @Test
     void aTextFieldTakesLettersThatAreKeysElsewhere() {
         desk.click("card-0");
+        desk.click("section-scale");
         desk.type("scale", "fnl");
         assertThat(desk.onFx(() -> ((TextField) desk.node("scale")).getText())).isEqualTo("fnl");
         assertThat(desk.onFx(() ->

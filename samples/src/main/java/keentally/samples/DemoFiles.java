@@ -25,6 +25,8 @@ import keentally.study.picture.PictureWriter;
 public final class DemoFiles {
     public static final String TRUTH = "truth.json";
 
+    private static final int LAYOUT = 2;
+
     private DemoFiles() {}
 
     /** One sample as it was written. */
@@ -45,7 +47,7 @@ public final class DemoFiles {
         }
         Map<String, Object> tree = new LinkedHashMap<>();
         tree.put("format", "keen-tally-truth");
-        tree.put("version", 1);
+        tree.put("version", LAYOUT);
         tree.put("samples", truths);
         WholeFile.write(folder.resolve(TRUTH), Json.pretty(tree));
         return written;
@@ -83,13 +85,14 @@ public final class DemoFiles {
      */
     public record Listed(String title, PictureRef picture, Path method, String scale, boolean captioned) {}
 
-    /** What a folder that {@link #write} filled holds; nothing where it did not. */
+    /** What a folder that {@link #write} filled holds; nothing where it did not, or an earlier version did. */
     public static List<Listed> list(Path folder) throws FileFault {
         if (!Files.exists(folder.resolve(TRUTH))) {
             return List.of();
         }
         List<Listed> listed = new ArrayList<>();
         if (Json.read(folder.resolve(TRUTH)) instanceof Map<?, ?> tree
+                && Integer.valueOf(LAYOUT).equals(tree.get("version"))
                 && tree.get("samples") instanceof List<?> samples) {
             for (Object sample : samples) {
                 if (sample instanceof Map<?, ?> s) {

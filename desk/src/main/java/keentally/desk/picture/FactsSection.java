@@ -111,7 +111,7 @@ final class FactsSection implements PicturePanel.PanelSection {
         name.getStyleClass().add("fact-name");
         // long names and hashes have no blank to break at
         Label text = Prose.of(value.length() > 30 && !value.contains(" ") ? broken(value) : value, "fact-value");
-        text.setId(key);
+        text.setId(key.replace('.', '-'));
         facts.addRow(facts.getRowCount(), name, text);
     }
 

@@ -241,7 +241,7 @@ final class FieldSection implements PicturePanel.PanelSection {
             fields[i] = new TextField(plain(values[i]));
             fields[i].setId("exact-" + names[i]);
             fields[i].setPrefColumnCount(6);
-            fields[i].setOnAction(e -> take(fields, made));
+            fields[i].setOnAction(e -> take(fields, values, made));
             Label label = new Label(Texts.of("exact." + names[i]));
             label.setLabelFor(fields[i]);
             label.getStyleClass().add("setting-name");
@@ -251,11 +251,13 @@ final class FieldSection implements PicturePanel.PanelSection {
         exact.getChildren().add(grid);
     }
 
-    private void take(TextField[] fields, Made made) {
+    /** Numbers that were not typed stay as exact as they are. */
+    private void take(TextField[] fields, double[] values, Made made) {
         double[] numbers = new double[fields.length];
         try {
             for (int i = 0; i < numbers.length; i++) {
-                numbers[i] = Double.parseDouble(fields[i].getText().strip());
+                String text = fields[i].getText().strip();
+                numbers[i] = text.equals(plain(values[i])) ? values[i] : Double.parseDouble(text);
             }
             Shape shape = made.of(numbers);
             if (shape instanceof Rectangle r && !(r.width() > 0 && r.height() > 0)) {

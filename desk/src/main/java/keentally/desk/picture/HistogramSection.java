@@ -15,6 +15,7 @@ import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
@@ -34,7 +35,7 @@ import keentally.desk.stage.StageModel;
 /** The picture's histogram, of any channel and region, and a second one to hold against it. */
 final class HistogramSection implements PicturePanel.PanelSection {
     private static final int WIDTH = 300;
-    private static final int HEIGHT = 210;
+    private static final int HEIGHT = 190;
 
     private final DeskModel desk;
     private final PictureModel model;
@@ -89,18 +90,16 @@ final class HistogramSection implements PicturePanel.PanelSection {
         options.getStyleClass().add("row");
         HBox binsRow = new HBox(8, binsName, bins);
         binsRow.getStyleClass().add("row");
-        node = new VBox(
-                row(0),
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        HBox head = new HBox(
+                6,
                 compare,
-                second,
-                plot,
-                complaint,
-                new HBox(16, options, binsRow),
-                numbers,
-                new HBox(
-                        6,
-                        button("histogram-copy", "histogram.copy", this::copy),
-                        button("histogram-save", "histogram.save", () -> model.save(result.map(Result::plot)))));
+                gap,
+                button("histogram-copy", "histogram.copy", this::copy),
+                button("histogram-save", "histogram.save", () -> model.save(result.map(Result::plot))));
+        head.getStyleClass().add("row");
+        node = new VBox(row(0), head, second, plot, complaint, new HBox(16, options, binsRow), numbers);
         refresh();
     }
 

@@ -62,9 +62,9 @@ final class ProfileStrip extends Pane {
     private void ask() {
         Optional<Segment> line = picture.ruler().line().get();
         Optional<Picture> open = desk.open().get().map(o -> o.file().picture());
-        length.setText(line.map(this::describe).orElse(Texts.of("ruler.draw")));
         long ticket = ++asked;
         if (line.isEmpty() || open.isEmpty() || !picture.ruling().get()) {
+            length.setText(Texts.of("ruler.draw"));
             profile = Optional.empty();
             requestLayout();
             return;
@@ -75,6 +75,7 @@ final class ProfileStrip extends Pane {
                         open.get().isColour()
                                 ? Channel.GREY
                                 : open.get().channels().getFirst().name());
+        length.setText(describe(line.get()) + Texts.of("ruler.channel", channel));
         desk.whenIdle(cancel -> {
             Optional<LineProfile> made =
                     ChannelPlane.of(open.get(), channel, desk.work(cancel)).map(p -> LineProfile.of(p, line.get()));

@@ -184,10 +184,24 @@ public final class PictureReader {
             if (tags.map(TiffTags::isPreview).orElse(false) && pages == 1) {
                 throw new FileFault(UnreadableKind.raw(file));
             }
-            BufferedImage image = reader.read(index);
-            RasterPlanes.Decoded decoded = RasterPlanes.of(image);
+            boolean other = kind == FileKind.TIFF_LITTLE || kind == FileKind.TIFF_BIG;
+            boolean byOther = other && tags.map(TiffTags::needsOtherReader).orElse(false);
+            BufferedImage image = byOther ? readByOther(index) : reader.read(index);
+            boolean inverted =
+                    other && !byOther && tags.map(TiffTags::isWhiteZero).orElse(false);
+            RasterPlanes.Decoded decoded = RasterPlanes.of(image, inverted);
             return file(decoded, sha256, page, pages, facts(reader, metadata, tags));
         });
+    }
+
+    private BufferedImage readByOther(int index) throws IOException {
+        ImageReader reader = reader(FileKind.LONG_TIFF_LITTLE);
+        try (ImageInputStream in = stream()) {
+            reader.setInput(in, false, false);
+            return reader.read(index);
+        } finally {
+            reader.dispose();
+        }
     }
 
     /** What stands in the file beside the values. */

@@ -31,6 +31,40 @@ final class RasterPlanes {
      */
     record Decoded(Picture picture, List<String> remarks) {}
 
+    /** @param whiteIsZero whether grey values run from white to black in the file, and are to be turned round */
+    static Decoded of(BufferedImage image, boolean whiteIsZero) {
+        Decoded decoded = of(image);
+        boolean turn = whiteIsZero
+                && !(image.getColorModel() instanceof IndexColorModel)
+                && decoded.picture().single().isPresent();
+        if (!turn) {
+            return decoded;
+        }
+        List<String> remarks = new ArrayList<>(decoded.remarks());
+        remarks.add("The file stores white as 0; its values were turned round.");
+        return new Decoded(Picture.grey(turned(decoded.picture().single().get())), remarks);
+    }
+
+    private static Plane turned(Plane plane) {
+        return switch (plane) {
+            case Plane8 p -> {
+                byte[] values = p.values().clone();
+                for (int i = 0; i < values.length; i++) {
+                    values[i] = (byte) ~values[i];
+                }
+                yield Plane8.of(p.width(), p.height(), values);
+            }
+            case Plane16 p -> {
+                short[] values = p.values().clone();
+                for (int i = 0; i < values.length; i++) {
+                    values[i] = (short) ~values[i];
+                }
+                yield Plane16.of(p.width(), p.height(), values);
+            }
+            case PlaneF p -> p;
+        };
+    }
+
     static Decoded of(BufferedImage image) {
         ColorModel colours = image.getColorModel();
         List<String> remarks = new ArrayList<>();

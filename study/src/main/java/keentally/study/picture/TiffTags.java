@@ -13,6 +13,11 @@ import keentally.study.picture.FileFacts.Stated;
 /** The tags of a page of a TIFF file that matter here. Source: TIFF 6.0 (1992), section 8. */
 final class TiffTags {
     private static final int NEW_SUBFILE = 254;
+    private static final int BITS = 258;
+    private static final int PHOTOMETRIC = 262;
+    private static final int SEPARATED = 5;
+    private static final int PREDICTOR = 317;
+    private static final int DIFFERENCES = 2;
     private static final int DESCRIPTION = 270;
     private static final int ORIENTATION = 274;
     private static final int X_RESOLUTION = 282;
@@ -50,6 +55,21 @@ final class TiffTags {
 
     int orientation() {
         return number(ORIENTATION).map(Double::intValue).orElse(Orientation.UPRIGHT);
+    }
+
+    /** Whether 0 is white. */
+    boolean isWhiteZero() {
+        return number(PHOTOMETRIC).map(n -> n.intValue() == 0).orElse(false);
+    }
+
+    /** Whether the Java platform's own reader cannot do it: printers' colours, and differences of more than 8 bits. */
+    boolean needsOtherReader() {
+        boolean printers =
+                number(PHOTOMETRIC).map(n -> n.intValue() == SEPARATED).orElse(false);
+        boolean differences =
+                number(PREDICTOR).map(n -> n.intValue() == DIFFERENCES).orElse(false);
+        boolean deep = number(BITS).map(n -> n.intValue() > 8).orElse(false);
+        return printers || differences && deep;
     }
 
     /** Whether this page is only a small version of something else in the file. */

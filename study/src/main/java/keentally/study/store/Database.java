@@ -22,6 +22,7 @@ import keentally.study.document.Study;
 import keentally.study.document.Thing;
 import org.jdbi.v3.core.Handle;
 import org.jdbi.v3.core.Jdbi;
+import org.jdbi.v3.core.JdbiException;
 import org.sqlite.SQLiteConfig;
 
 /** The tables of a study file. Used by one thread at a time. */
@@ -277,13 +278,22 @@ final class Database implements AutoCloseable {
         });
     }
 
-    /** Leaves one plain file. */
+    /** Leaves one plain file, unless somebody else is still reading it. */
     @Override
     public void close() {
         try (handle) {
             if (writable) {
-                handle.execute("PRAGMA journal_mode = DELETE");
+                leavePlain();
             }
+        }
+    }
+
+    private void leavePlain() {
+        try {
+            handle.execute("PRAGMA busy_timeout = 200");
+            handle.execute("PRAGMA journal_mode = DELETE");
+        } catch (JdbiException e) {
+            // the log stays beside the file, and belongs to it
         }
     }
 
