@@ -21,8 +21,8 @@ import picocli.CommandLine.Command;
         footer = {
             "",
             "With a window:",
-            "  demo                 the desk with the demo pictures (no display: the full example instead)",
-            "  desk [IMAGE...]      the desk",
+            "  demo                   the desk with the demo pictures (no display: the full example instead)",
+            "  desk [STUDY|IMAGE...]  the desk",
         })
 public final class Main {
     private Main() {}

@@ -173,7 +173,7 @@ class MainTest {
                 .contains("threshold: picture to mask")
                 .contains("cut: number, must be given, only when rule is manual");
         assertThat(said("measures")).contains("feret-max (length)").contains("Source:");
-        assertThat(said("--help")).contains("demo").contains("desk [IMAGE...]");
+        assertThat(said("--help")).contains("demo").contains("desk [STUDY|IMAGE...]");
         assertThat(said("--version")).startsWith("0: Keen Tally 0.1.0");
     }
 
@@ -183,5 +183,13 @@ class MainTest {
         assertThat(said("samples", folder.toString())).startsWith("2: The folder " + folder + " holds other files");
         assertThat(folder.resolve("diary.txt")).hasContent("mine");
         assertThat(folder.resolve("truth.json")).doesNotExist();
+    }
+
+    @Test
+    void aRoundFieldThatCannotBeSeenIsThatPicturesError() {
+        Path out = folder.resolve("out");
+        assertThat(said("run", method(), picture(), "--out", out.toString(), "--scale", "18 um/px", "--field", "round"))
+                .startsWith("1: 1 of 1 pictures failed");
+        assertThat(out.resolve("samples.csv")).content().contains("No round field can be seen");
     }
 }

@@ -4,6 +4,7 @@ import java.awt.image.BufferedImage;
 import java.io.File;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
@@ -16,6 +17,7 @@ import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
 import javafx.geometry.VerticalDirection;
 import javafx.scene.Node;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Labeled;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.PixelReader;
@@ -34,6 +36,7 @@ import keentally.desk.view.DeskWindow;
 import keentally.desk.view.Preferences;
 import keentally.samples.DemoFiles;
 import keentally.study.document.Study;
+import keentally.study.store.StudyFile;
 import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
 import org.testfx.util.WaitForAsyncUtils;
@@ -81,8 +84,10 @@ public final class DeskDriver implements AutoCloseable {
         DeskDriver driver = start(home);
         Study study = demoStudy();
         driver.onFx(() -> {
-            driver.model.begin(study);
-            driver.model.station().set("threshold-1");
+            Path file = home.resolve("Millrace.tally");
+            driver.model.begin(
+                    watch -> Files.exists(file) ? StudyFile.open(file, watch) : StudyFile.create(file, study, watch),
+                    () -> driver.model.station().set("threshold-1"));
             return null;
         });
         driver.quiet();
@@ -173,6 +178,19 @@ public final class DeskDriver implements AutoCloseable {
         robot.moveTo(onStage(toX, toY));
         WaitForAsyncUtils.waitForFxEvents(2);
         release();
+    }
+
+    /** Chooses a word in a box; nothing where the box does not hold it. */
+    public void choose(String id, String value) {
+        onFx(() -> {
+            @SuppressWarnings("unchecked") // boxes of the desk that are chosen from by words
+            ComboBox<String> box = (ComboBox<String>) stage.getScene().lookup("#" + id);
+            if (box.getItems().contains(value)) {
+                box.setValue(value);
+            }
+            return null;
+        });
+        quiet();
     }
 
     public void focusStage() {

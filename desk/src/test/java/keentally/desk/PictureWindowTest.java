@@ -172,13 +172,13 @@ class PictureWindowTest {
         desk.click("section-histogram");
         assertThat(desk.text("summary-count-0")).isEqualTo("1,228,800");
         desk.click("histogram-compare");
-        choose("histogram-region-1", "phase:1");
+        desk.choose("histogram-region-1", "phase:1");
         // without a scale the method cannot be done, so there is no phase yet
         assertThat(desk.has("summary-mean-1")).isTrue();
         desk.click("section-scale");
         desk.type("scale", "0.09 um/px");
         desk.click("section-histogram");
-        choose("histogram-region-1", "phase:1");
+        desk.choose("histogram-region-1", "phase:1");
         double bright = Double.parseDouble(desk.text("summary-mean-1"));
         assertThat(bright).isGreaterThan(Double.parseDouble(desk.text("summary-mean-0")) + 40);
         Path csv = folder.resolve("h.csv");
@@ -199,22 +199,10 @@ class PictureWindowTest {
         assertThat(desk.text("summary-mean-1")).isEqualTo(String.valueOf(bright));
     }
 
-    private void choose(String id, String value) {
-        desk.onFx(() -> {
-            @SuppressWarnings("unchecked") // a box of region keys
-            ComboBox<String> box = (ComboBox<String>) desk.node(id);
-            if (box.getItems().contains(value)) {
-                box.setValue(value);
-            }
-            return null;
-        });
-        desk.quiet();
-    }
-
     @Test
     void aPatchOfTheStageHasItsOwnHistogram() {
         desk.click("section-histogram");
-        choose("histogram-region-0", "patch");
+        desk.choose("histogram-region-0", "patch");
         desk.dragPicture(100, 890, 500, 950);
         int pixels = Integer.parseInt(desk.text("summary-count-0").replace(",", ""));
         assertThat(pixels).isBetween(400 * 60 - 900, 400 * 60 + 900);

@@ -25,18 +25,39 @@ class ScreenshotTour {
             desk.clickPicture(1025, 428);
             desk.shoot(SHOTS.resolve("objects.png"));
             desk.click("overlay-outlines");
+            desk.click("view-bench");
+            desk.click("slide-s3");
+            desk.click("card-0");
+            desk.click("section-scale");
+            desk.click("scale-lay");
+            desk.write("20 um");
+            desk.shoot(SHOTS.resolve("scale.png"));
+            desk.keys(KeyCode.ENTER);
+            desk.click("section-field");
+            desk.click("field-caption");
+            desk.click("hand-ellipse");
+            desk.dragPicture(180, 60, 1080, 860);
+            desk.shoot(SHOTS.resolve("field.png"));
         }
         Files.writeString(home.resolve("desk.json"), "{\"theme\": \"dark\", \"width\": 1280, \"height\": 800}");
         try (DeskDriver desk = DeskDriver.demo(home)) {
             desk.click("slide-s2");
-            desk.click("card-0");
-            desk.pointAt(500, 300);
-            desk.shoot(SHOTS.resolve("picture-dark.png"));
-            desk.click("card-2");
             desk.pointAt(640, 400);
             desk.hold(KeyCode.L);
             desk.shoot(SHOTS.resolve("lens-dark.png"));
             desk.letGo(KeyCode.L);
+            desk.click("slide-s4");
+            desk.click("card-0");
+            desk.click("section-histogram");
+            desk.click("histogram-compare");
+            desk.choose("histogram-channel-0", "protein");
+            desk.choose("histogram-region-0", "phase:0");
+            desk.choose("histogram-channel-1", "protein");
+            desk.choose("histogram-region-1", "phase:1");
+            desk.click("histogram-shares");
+            desk.click("ruler");
+            desk.dragPicture(180, 230, 620, 330);
+            desk.shoot(SHOTS.resolve("looking-dark.png"));
         }
         assertThat(SHOTS.resolve("bench.png")).exists();
     }

@@ -32,6 +32,15 @@ public final class SpeedTable {
         row("fillHoles", "fill holes", "40");
         row("removeSpecks", "remove specks", "");
         row("measures", "all measures of 3,072 objects", "150");
+        row("openJpeg", "open a JPEG: from file to the picture in the window", "1000");
+        row("openLargeTiff", "open 100 megapixels of 16 bits (TIFF)", "");
+        row("panLarge", "stage redraw of 100 megapixels, panning and zooming", "8");
+        row("cutLarge", "histogram, Otsu and threshold of 100 megapixels", "");
+        row("openStudy", "open a study of 500 samples", "2000");
+        row("findRoundField", "find the round field", "");
+        row("findCaption", "look for caption and bar", "");
+        row("evenLight", "how even the light is", "");
+        row("freehandField", "a freehand field of 400 corners", "");
         row("runAllFiles", "run, all files, one picture", "4000");
     }
 
@@ -44,7 +53,7 @@ public final class SpeedTable {
     /** @param words the part of a benchmark's name, to run only some; none for all */
     public static void main(String[] words) throws RunnerException {
         Options options = new OptionsBuilder()
-                .include("TwelveMegapixels." + (words.length > 0 ? words[0] : ""))
+                .include("keentally\\.speed\\.(TwelveMegapixels|Looking)\\." + (words.length > 0 ? words[0] : ""))
                 .forks(1)
                 .jvmArgsAppend("--sun-misc-unsafe-memory-access=allow", "-Xmx4g", "-Djava.awt.headless=true")
                 .warmupIterations(2)

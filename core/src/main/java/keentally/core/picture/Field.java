@@ -36,7 +36,8 @@ public final class Field {
     }
 
     /**
-     * Shapes added and taken away one after another, from nothing; where the first one is taken away, from everything.
+     * The shapes that are added, all together, without those that are taken away; where none is added, everything without
+     * them. The order of the parts makes no difference.
      *
      * @throws IllegalArgumentException where no pixel is left
      */
@@ -44,10 +45,13 @@ public final class Field {
         if (parts.isEmpty()) {
             return whole(width, height);
         }
-        Mask mask = parts.getFirst().takenAway() ? Mask.full(width, height) : Mask.empty(width, height);
+        boolean adds = parts.stream().anyMatch(p -> !p.takenAway());
+        Mask mask = adds ? Mask.empty(width, height) : Mask.full(width, height);
         for (Part part : parts) {
-            Mask shape = raster(width, height, part.shape());
-            mask = part.takenAway() ? mask.minus(shape) : mask.or(shape);
+            mask = part.takenAway() ? mask : mask.or(raster(width, height, part.shape()));
+        }
+        for (Part part : parts) {
+            mask = part.takenAway() ? mask.minus(raster(width, height, part.shape())) : mask;
         }
         if (mask.count() == 0) {
             throw new IllegalArgumentException("the field holds no pixel of this picture of " + width + " × " + height);

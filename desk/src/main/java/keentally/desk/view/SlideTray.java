@@ -24,7 +24,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.TransferMode;
-import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
@@ -48,6 +48,11 @@ final class SlideTray extends ListView<String> {
     private static final int WIDTH = 112;
     private static final int HEIGHT = 76;
     private static final double EDGES = 14;
+
+    /** The same for all, so that the list need not measure slides that nobody sees. */
+    private static final double CELL = 150;
+
+    private static final double SLIDE = 140;
     private static final PseudoClass SHOWN = PseudoClass.getPseudoClass("shown");
 
     private final DeskModel desk;
@@ -64,6 +69,7 @@ final class SlideTray extends ListView<String> {
         hint.setWrapText(true);
         hint.getStyleClass().add("hint");
         setPlaceholder(hint);
+        setFixedCellSize(CELL);
         setCellFactory(list -> new Slide());
         desk.study().addListener(o -> follow());
         desk.sampleId().addListener(o -> follow());
@@ -177,20 +183,14 @@ final class SlideTray extends ListView<String> {
         frame.setMinSize(WIDTH, HEIGHT);
         Label name = new Label(sample.name());
         name.getStyleClass().add("slide-name");
-        name.setWrapText(true);
-        VBox end = new VBox(name, marks(id, sample));
-        String tags = tags(sample);
-        if (!tags.isEmpty()) {
-            Label label = new Label(tags);
-            label.getStyleClass().add("slide-note");
-            end.getChildren().add(1, label);
-        }
+        VBox end = new VBox(name, scale(id, sample), marks(id, sample));
         end.getStyleClass().add("slide-end");
         VBox slide = new VBox(frame, end);
         slide.getStyleClass().add("slide");
         slide.setPrefWidth(WIDTH + EDGES);
         slide.setMaxWidth(WIDTH + EDGES);
-        slide.setMinHeight(Region.USE_PREF_SIZE);
+        slide.setMinHeight(SLIDE);
+        slide.setMaxHeight(SLIDE);
         slide.setId("slide-" + id);
         slide.pseudoClassStateChanged(SHOWN, id.equals(desk.sampleId().get()));
         slide.setAccessibleText(sample.name());
@@ -206,28 +206,40 @@ final class SlideTray extends ListView<String> {
         return group.isEmpty() || amount.isEmpty() ? group + amount : group + " \u00b7 " + amount;
     }
 
-    /** The scale and the field, or that they are missing; cautions, as far as they are known. */
-    private FlowPane marks(String id, SampleThing sample) {
-        FlowPane marks = new FlowPane(4, 3);
-        marks.setPrefWrapLength(WIDTH);
+    /** The scale and the field, or that they are missing; that the picture is gone goes before both. */
+    private HBox scale(String id, SampleThing sample) {
+        HBox row = new HBox(5);
         if (desk.missing().get().contains(id)) {
-            marks.getChildren().add(mark(Texts.of("tray.missing"), "slide-missing"));
+            row.getChildren().add(mark(Texts.of("tray.missing"), "slide-missing"));
+            return row;
         }
-        marks.getChildren()
+        row.getChildren()
                 .add(sample.scale()
                         .map(s ->
                                 mark(Figures.number(s.amount()) + " " + s.unit().symbol() + "/px", "slide-note"))
                         .orElseGet(() -> mark(Texts.of("tray.no-scale"), "slide-missing")));
         if (sample.field().isEmpty()) {
-            marks.getChildren().add(mark(Texts.of("tray.no-field"), "slide-note"));
+            row.getChildren().add(mark(Texts.of("tray.no-field"), "slide-note"));
         }
+        return row;
+    }
+
+    /** Cautions, as far as they are known, and tags. */
+    private HBox marks(String id, SampleThing sample) {
+        HBox row = new HBox(5);
         int cautions = desk.cautionCounts().get().getOrDefault(id, 0);
         if (cautions > 0) {
             String text =
                     cautions == 1 ? Texts.of("status.caution") : Texts.of("status.cautions", String.valueOf(cautions));
-            marks.getChildren().add(mark(text, "slide-missing"));
+            Label mark = mark(text, "slide-missing");
+            mark.setMinWidth(Region.USE_PREF_SIZE);
+            row.getChildren().add(mark);
         }
-        return marks;
+        String tags = tags(sample);
+        if (!tags.isEmpty()) {
+            row.getChildren().add(mark(tags, "slide-note"));
+        }
+        return row;
     }
 
     private static Label mark(String text, String style) {

@@ -4,7 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.SplittableRandom;
+import keentally.core.geometry.Ellipse;
+import keentally.core.geometry.Rectangle;
 import keentally.core.method.Method;
+import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane8;
 import keentally.core.quantity.LengthUnit;
@@ -75,5 +80,86 @@ class CautionsTest {
             assertThat(caution.why()).endsWith(".");
             assertThat(caution.wayOut()).endsWith(".");
         }
+    }
+
+    private static List<Caution> picture(Plane8 plane, List<Field.Part> field, Background background) {
+        Sample sample = Sample.of("k" + plane.hashCode(), Picture.grey(plane), field, SCALE);
+        return new PictureCautions().of(sample, background, Work.alone());
+    }
+
+    private static Plane8 lit(double slope) {
+        SplittableRandom random = new SplittableRandom(4);
+        byte[] values = new byte[400 * 300];
+        for (int i = 0; i < values.length; i++) {
+            double light = 1 + slope * (i % 400 - 200) / 400;
+            boolean thing = i % 400 % 40 < 12 && i / 400 % 40 < 12;
+            values[i] = (byte) Math.round((thing ? 60 : 150) * light + random.nextDouble(-3, 3));
+        }
+        return Plane8.of(400, 300, values);
+    }
+
+    @Test
+    void unevenLightIsSaidInPerCent() {
+        assertThat(picture(lit(0.05), List.of(), Background.NONE)).isEmpty();
+        List<Caution> found = picture(lit(0.4), List.of(), Background.NONE);
+        assertThat(Cautions.ids(found)).isEqualTo("uneven-light");
+        double percent = Double.parseDouble(found.getFirst().saw().replaceAll(".*by ([0-9.]+) %.*", "$1"));
+        assertThat(percent).isBetween(34.0, 42.0);
+    }
+
+    @Test
+    void aCaptionInTheFieldIsSaidAndLeftOutIsNot() {
+        Plane8 plane = lit(0);
+        byte[] values = plane.values().clone();
+        for (int i = 400 * 260; i < values.length; i++) {
+            int x = i % 400;
+            int y = i / 400;
+            boolean bar = y >= 280 && y < 285 && x >= 280 && x < 370;
+            boolean writing = y >= 266 && y < 274 && x % 7 < 3 && x > 300 && x < 340;
+            values[i] = (byte) (bar || writing ? 240 : 5);
+        }
+        Plane8 captioned = Plane8.of(400, 300, values);
+        List<Caution> found = picture(captioned, List.of(), Background.NONE);
+        assertThat(Cautions.ids(found)).contains("bar-in-field");
+        assertThat(found.getFirst().saw() + found.getLast().saw()).contains("16,000 pixels");
+        List<Field.Part> without = List.of(new Field.Part(new Rectangle(0, 0, 400, 260), false));
+        assertThat(Cautions.ids(picture(captioned, without, Background.NONE))).doesNotContain("bar-in-field");
+    }
+
+    @Test
+    void aLossyPictureIsSaidBelowAQualityOf75() {
+        assertThat(picture(lit(0), List.of(), new Background(OptionalInt.of(90), Optional.empty())))
+                .isEmpty();
+        assertThat(picture(lit(0), List.of(), new Background(OptionalInt.of(50), Optional.empty())))
+                .singleElement()
+                .satisfies(c -> assertThat(c.saw()).contains("about 50 of 100"));
+    }
+
+    @Test
+    void aFieldUnlikeTheOneBeforeIsSaid() {
+        List<Field.Part> large = List.of(new Field.Part(new Rectangle(0, 0, 400, 260), false));
+        List<Field.Part> small = List.of(new Field.Part(new Rectangle(0, 0, 200, 130), false));
+        Background.Neighbour before = new Background.Neighbour("tray 1", "other", 120_000, large);
+        Background background = new Background(OptionalInt.empty(), Optional.of(before));
+        assertThat(picture(lit(0), large, background)).isEmpty();
+        assertThat(picture(lit(0), small, background)).singleElement().satisfies(c -> {
+            assertThat(c.id()).isEqualTo("field-unlike");
+            assertThat(c.saw()).contains("25.0 %").contains("tray 1");
+        });
+    }
+
+    @Test
+    void aRoundFieldLeftOverFromThePictureBeforeIsSaid() {
+        byte[] values = new byte[400 * 300];
+        for (int i = 0; i < values.length; i++) {
+            double off = Math.hypot(i % 400 + 0.5 - 220, i / 400 + 0.5 - 150);
+            values[i] = (byte) (off < 110 ? 200 : 90);
+        }
+        List<Field.Part> leftOver = List.of(new Field.Part(Ellipse.disc(180, 150, 110), false));
+        Background.Neighbour before = new Background.Neighbour("tray 1", "other", 120_000, leftOver);
+        List<Caution> found = picture(
+                Plane8.of(400, 300, values), leftOver, new Background(OptionalInt.empty(), Optional.of(before)));
+        assertThat(Cautions.ids(found)).isEqualTo("field-unlike");
+        assertThat(found.getFirst().saw()).contains("40 px beside it");
     }
 }
