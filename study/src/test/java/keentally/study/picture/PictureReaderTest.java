@@ -215,4 +215,67 @@ class PictureReaderTest {
         out.write(data);
         out.writeInt((int) crc.getValue());
     }
+
+    /** A JPEG whose camera noted how it was held, as the Exif standard (JEITA CP-3451, 4.6.4) lays it down. */
+    @Test
+    void aCamerasOrientationIsFollowedAndSaid() throws IOException, FileFault {
+        BufferedImage image = new BufferedImage(48, 32, BufferedImage.TYPE_BYTE_GRAY);
+        for (int y = 0; y < 8; y++) {
+            for (int x = 0; x < 8; x++) {
+                image.getRaster().setSample(x, y, 0, 250);
+            }
+        }
+        ByteArrayOutputStream plain = new ByteArrayOutputStream();
+        ImageIO.write(image, "jpeg", plain);
+        byte[] exif = {
+            (byte) 0xff,
+            (byte) 0xe1,
+            0,
+            34,
+            'E',
+            'x',
+            'i',
+            'f',
+            0,
+            0,
+            'I',
+            'I',
+            42,
+            0,
+            8,
+            0,
+            0,
+            0,
+            1,
+            0,
+            0x12,
+            1,
+            3,
+            0,
+            1,
+            0,
+            0,
+            0,
+            6,
+            0,
+            0,
+            0,
+            0,
+            0,
+            0,
+            0
+        };
+        ByteArrayOutputStream turned = new ByteArrayOutputStream();
+        turned.write(plain.toByteArray(), 0, 2);
+        turned.write(exif);
+        turned.write(plain.toByteArray(), 2, plain.size() - 2);
+        Path file = folder.resolve("held.jpg");
+        Files.write(file, turned.toByteArray());
+        PictureFile found = PictureReader.read(file);
+        assertThat(found.picture().width()).isEqualTo(32);
+        assertThat(found.picture().height()).isEqualTo(48);
+        // what was at the upper left is at the upper right once the picture is turned clockwise
+        assertThat(found.picture().channels().getFirst().plane().at(28, 3)).isGreaterThan(200);
+        assertThat(found.facts().remarks()).contains("Turned upright, as the camera noted it (orientation 6).");
+    }
 }

@@ -1,0 +1,241 @@
+package keentally.desk.model;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
+import javax.imageio.IIOImage;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageWriter;
+import javax.imageio.stream.FileImageOutputStream;
+import keentally.core.picture.Plane8;
+import keentally.core.quantity.LengthUnit;
+import keentally.core.quantity.Scale;
+import keentally.study.document.Calibration;
+import keentally.study.document.PictureRef;
+import keentally.study.document.SlideLabel;
+import keentally.study.document.Study;
+import keentally.study.document.Thing.SampleThing;
+import keentally.study.file.FileFault;
+import keentally.study.picture.PictureReader.Survey;
+import keentally.study.picture.PictureWriter;
+import keentally.study.store.PictureShelf;
+import keentally.study.store.StudyFile;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class SampleActionsTest {
+    @TempDir
+    private Path folder;
+
+    private final BlockingQueue<Runnable> interfaceThread = new LinkedBlockingQueue<>();
+    private final List<Throwable> crashes = new ArrayList<>();
+    private final DeskModel desk = new DeskModel(interfaceThread::add, crashes::add);
+    private final SampleActions actions = new SampleActions(desk, interfaceThread::add);
+    private final List<Path> opened = new ArrayList<>();
+    private StudyActions studies;
+
+    @BeforeEach
+    void begin() {
+        studies = new StudyActions(desk, interfaceThread::add, folder.resolve("home"), opened::add);
+        studies.newDraft(() -> {});
+        settle(() -> desk.holding().get().path().isPresent());
+    }
+
+    @AfterEach
+    void close() {
+        desk.close();
+        assertThat(crashes).isEmpty();
+    }
+
+    private void settle(BooleanSupplier done) {
+        try {
+            while (!done.getAsBoolean()) {
+                Runnable next = interfaceThread.poll(20, TimeUnit.SECONDS);
+                assertThat(next).as("nothing came back").isNotNull();
+                next.run();
+            }
+        } catch (InterruptedException e) {
+            throw new AssertionError(e);
+        }
+    }
+
+    private Path picture(String name, int width, int value) throws FileFault {
+        Path file = folder.resolve(name);
+        byte[] values = new byte[width * 20];
+        Arrays.fill(values, (byte) value);
+        values[5] = 99;
+        PictureWriter.png(file, Plane8.of(width, 20, values));
+        return file;
+    }
+
+    private void add(List<Path> files) {
+        int before = study().samples().size();
+        actions.add(files, survey -> List.of());
+        settle(() -> study().samples().size() > before || !desk.message().get().isEmpty());
+    }
+
+    private Study study() {
+        return desk.study().get();
+    }
+
+    private List<String> names() {
+        return study().samples().stream()
+                .map(id -> study().sample(id).orElseThrow().name())
+                .toList();
+    }
+
+    @Test
+    void aFolderIsAddedInOneActionAndItsOtherFilesAreLeft() throws IOException, FileFault {
+        picture("b.png", 30, 1);
+        picture("a.png", 30, 2);
+        Files.writeString(folder.resolve("notes.txt"), "no picture");
+        add(List.of(folder));
+        assertThat(names()).containsExactly("a", "b");
+        assertThat(desk.undoable()).contains("add 2 samples");
+        assertThat(desk.sampleId().get()).isEqualTo("s1");
+        desk.undo();
+        assertThat(study().samples()).isEmpty();
+        desk.redo();
+        assertThat(names()).containsExactly("a", "b");
+    }
+
+    @Test
+    void whatCannotBeReadIsSaidAndTheRestIsAdded() throws IOException, FileFault {
+        Path bad = folder.resolve("bad.png");
+        Files.writeString(bad, "no picture at all");
+        add(List.of(bad, picture("good.png", 30, 1)));
+        assertThat(names()).containsExactly("good");
+        assertThat(desk.message().get()).contains("bad.png is no picture that can be read");
+    }
+
+    @Test
+    void pagesBecomeSamplesOrChannelsAsThePersonSays() throws Exception {
+        Path file = folder.resolve("pages.tif");
+        ImageWriter writer = ImageIO.getImageWritersByFormatName("tiff").next();
+        try (FileImageOutputStream out = new FileImageOutputStream(file.toFile())) {
+            writer.setOutput(out);
+            writer.prepareWriteSequence(null);
+            for (int page = 0; page < 3; page++) {
+                BufferedImage image = new BufferedImage(20, 10, BufferedImage.TYPE_BYTE_GRAY);
+                image.getRaster().setSample(3, 3, 0, 50 * (page + 1));
+                writer.writeToSequence(new IIOImage(image, null, null), null);
+            }
+            writer.endWriteSequence();
+        }
+        List<Survey> asked = new ArrayList<>();
+        actions.add(List.of(file), survey -> {
+            asked.add(survey);
+            try {
+                return List.of(new SampleActions.NewSample(
+                        "stains",
+                        new PictureRef(List.of(
+                                PictureShelf.source("first", survey, 1), PictureShelf.source("last", survey, 3)))));
+            } catch (FileFault e) {
+                throw new AssertionError(e);
+            }
+        });
+        settle(() -> desk.open().get().isPresent());
+        assertThat(asked).singleElement().satisfies(s -> assertThat(s.pages()).isEqualTo(3));
+        var picture = desk.open().get().orElseThrow().file().picture();
+        assertThat(picture.channelNames()).isEqualTo("first, last");
+        assertThat(picture.channel("last").orElseThrow().at(3, 3)).isEqualTo(150);
+    }
+
+    @Test
+    void greySamplesAreJoinedAsChannels() throws FileFault {
+        add(List.of(picture("starch.png", 30, 10), picture("protein.png", 30, 20)));
+        actions.join(study().samples());
+        settle(() -> desk.open().get().map(o -> o.id().equals("s3")).orElse(false));
+        var picture = desk.open().get().orElseThrow().file().picture();
+        assertThat(picture.channelNames()).isEqualTo("starch, protein");
+        assertThat(picture.channel("protein").orElseThrow().at(9, 9)).isEqualTo(20);
+    }
+
+    @Test
+    void aScaleIsGivenToTheChosenOnesAndSaysWhereItCameFrom() throws FileFault {
+        add(List.of(picture("a.png", 30, 1), picture("b.png", 30, 2), picture("c.png", 40, 3)));
+        desk.prefer(Optional.of(LengthUnit.MM));
+        actions.calibrate(Optional.of(Calibration.typed(Scale.of("2 um/px"))));
+        assertThat(desk.method().unit()).isEqualTo(LengthUnit.MM);
+        actions.giveScale(List.of("s2"));
+        Calibration given =
+                study().sample("s2").flatMap(SampleThing::calibration).orElseThrow();
+        assertThat(given.scale().umPerPx()).isEqualTo(2);
+        assertThat(given.origin()).isEqualTo(Calibration.Origin.GIVEN);
+        assertThat(given.how()).isEqualTo("a");
+        assertThat(study().sample("s3").flatMap(SampleThing::calibration)).isEmpty();
+    }
+
+    @Test
+    void labelsTagsAndOrderAreActionsToo() throws FileFault {
+        add(List.of(picture("a.png", 30, 1), picture("b.png", 30, 2)));
+        SlideLabel label = new SlideLabel("loaf 1", "oven 3", "day 2", Optional.of(SlideLabel.Amount.of("30 min")));
+        actions.label("s1", label);
+        actions.move("s1", 1);
+        actions.move("s1", 1);
+        assertThat(names()).containsExactly("b", "loaf 1");
+        assertThat(study().sample("s1").orElseThrow().label().amount()).hasToString("Optional[30 min]");
+        desk.undo();
+        desk.undo();
+        assertThat(names()).containsExactly("a", "b");
+    }
+
+    @Test
+    void aDraftIsFoundAgainAndKeptUnderANameWithItsUndo() throws FileFault {
+        add(List.of(picture("a.png", 30, 1)));
+        Path draft = desk.holding().get().path().orElseThrow();
+        Path named = folder.resolve("flour");
+        studies.keepAs(named);
+        Path kept = folder.resolve("flour.tally");
+        settle(() -> desk.holding().get().path().equals(Optional.of(kept)) && !opened.isEmpty());
+        settle(() -> !Files.exists(draft) || !interfaceThread.isEmpty() || desk.quiet());
+        assertThat(names()).containsExactly("a");
+        assertThat(desk.undoable()).contains("add a");
+        assertThat(opened).containsExactly(kept);
+        studies.keepAs(kept);
+        settle(() -> desk.message().get().contains("is there already"));
+        studies.newDraft(() -> {});
+        settle(() -> study().samples().isEmpty());
+        Path empty = desk.holding().get().path().orElseThrow();
+        studies.open(kept);
+        settle(() -> names().equals(List.of("a")));
+        studies.tidy(Optional.of(empty), Study.empty());
+        assertThat(empty).doesNotExist();
+    }
+
+    @Test
+    void packedPicturesOpenWithoutTheirFiles() throws Exception {
+        Path file = picture("a.png", 30, 7);
+        add(List.of(file));
+        settle(() -> desk.open().get().isPresent());
+        studies.pack();
+        settle(() -> desk.message().get().contains("1 pictures are in the study file"));
+        Path copy = folder.resolve("sub/copy.tally");
+        Files.createDirectories(copy.getParent());
+        studies.copy(copy);
+        settle(() -> desk.message().get().contains("copy.tally"));
+        Files.delete(file);
+        try (StudyFile study = StudyFile.open(copy, StudyFile.Watch.SILENT)) {
+            PictureRef ref = study.history().study().sample("s1").orElseThrow().picture();
+            assertThat(new PictureShelf(Optional.of(study))
+                            .take(ref)
+                            .file()
+                            .picture()
+                            .width())
+                    .isEqualTo(30);
+        }
+    }
+}
