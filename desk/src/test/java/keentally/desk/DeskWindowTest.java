@@ -350,4 +350,14 @@ class DeskWindowTest {
                         desk.node("overlay-numbers").getPseudoClassStates().toString()))
                 .doesNotContain("selected");
     }
+
+    @Test
+    void aStationThatLooksAlikeInAnotherMethodShowsItsOwnHistogram() {
+        String flour = desk.text("cut-value");
+        desk.click("slide-s3");
+        assertThat(desk.onFx(() -> desk.model().station().get())).isEqualTo("threshold-1");
+        assertThat(desk.text("cut-value")).isNotEqualTo(flour).isEqualTo("109.3");
+        desk.click("slide-s1");
+        assertThat(desk.text("cut-value")).isEqualTo(flour);
+    }
 }

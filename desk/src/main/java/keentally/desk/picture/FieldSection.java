@@ -28,6 +28,7 @@ import keentally.core.picture.Field;
 import keentally.core.quantity.Scale;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.words.Figures;
+import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
@@ -57,39 +58,27 @@ final class FieldSection implements PicturePanel.PanelSection {
         caption.getStyleClass().add("offer");
         margin.setId("field-margin");
         margin.setPrefColumnCount(4);
-        Button find = button("field-round", "field.round", () -> withMargin(model.fields()::findRound));
-        Button findAll = button("field-round-all", "field.round-all", () -> withMargin(model.fields()::findRoundInAll));
+        Button find = Pieces.button("field-round", "field.round", () -> withMargin(model.fields()::findRound));
+        Button findAll =
+                Pieces.button("field-round-all", "field.round-all", () -> withMargin(model.fields()::findRoundInAll));
         Label inward = new Label(Texts.of("field.margin"));
         inward.setMinWidth(Region.USE_PREF_SIZE);
         HBox inwardRow = new HBox(6, inward, margin, new Label("px"));
         inwardRow.setAlignment(Pos.CENTER_LEFT);
         node = new VBox(
                 new VBox(2, area, share),
-                new VBox(6, head("field.draw"), hands(), takeAway()),
+                new VBox(6, Pieces.head("field.draw"), hands(), takeAway()),
                 list,
                 exact,
                 complaint,
                 caption,
-                new VBox(6, head("field.find"), inwardRow, new FlowPane(6, 6, find, findAll)),
+                new VBox(6, Pieces.head("field.find"), inwardRow, new FlowPane(6, 6, find, findAll)),
                 new FlowPane(
                         6,
                         6,
-                        button("field-same", "field.same", model.fields()::sameForAll),
-                        button("field-whole", "field.whole", model.fields()::whole)));
+                        Pieces.button("field-same", "field.same", model.fields()::sameForAll),
+                        Pieces.button("field-whole", "field.whole", model.fields()::whole)));
         refresh();
-    }
-
-    private static Label head(String key) {
-        Label head = new Label(Texts.of(key));
-        head.getStyleClass().add("section-head");
-        return head;
-    }
-
-    private static Button button(String id, String key, Runnable does) {
-        Button button = new Button(Texts.of(key));
-        button.setId(id);
-        button.setOnAction(e -> does.run());
-        return button;
     }
 
     private FlowPane hands() {
@@ -225,7 +214,7 @@ final class FieldSection implements PicturePanel.PanelSection {
                         n -> new Ellipse(n[0], n[1], n[2], n[3], n[4]));
             case Polygon p -> corners(p);
         }
-        Button remove = button("part-remove", "part.remove", () -> replace(Optional.empty()));
+        Button remove = Pieces.button("part-remove", "part.remove", () -> replace(Optional.empty()));
         exact.getChildren().add(remove);
     }
 
@@ -279,7 +268,7 @@ final class FieldSection implements PicturePanel.PanelSection {
                 .collect(Collectors.joining("\n")));
         text.setId("exact-corners");
         text.setPrefRowCount(5);
-        Button take = button("exact-take", "exact.take", () -> {
+        Button take = Pieces.button("exact-take", "exact.take", () -> {
             try {
                 double[] xy = Arrays.stream(text.getText().strip().split("[\\s,;]+"))
                         .mapToDouble(Double::parseDouble)
@@ -331,7 +320,7 @@ final class FieldSection implements PicturePanel.PanelSection {
             caption.getChildren()
                     .setAll(
                             Prose.of(text, "hint"),
-                            button("field-caption", "field.leave-out", model.fields()::leaveOutCaption));
+                            Pieces.button("field-caption", "field.leave-out", model.fields()::leaveOutCaption));
         }
     }
 }

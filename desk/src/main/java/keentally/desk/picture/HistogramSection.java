@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import javafx.application.Platform;
 import javafx.collections.FXCollections;
-import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -23,6 +22,7 @@ import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
 import keentally.core.stats.ValueSummary;
 import keentally.core.words.Figures;
+import keentally.desk.look.Pieces;
 import keentally.desk.look.PlotImages;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
@@ -96,8 +96,8 @@ final class HistogramSection implements PicturePanel.PanelSection {
                 6,
                 compare,
                 gap,
-                button("histogram-copy", "histogram.copy", this::copy),
-                button("histogram-save", "histogram.save", () -> model.save(result.map(Result::plot))));
+                Pieces.button("histogram-copy", "histogram.copy", this::copy),
+                Pieces.button("histogram-save", "histogram.save", () -> model.save(result.map(Result::plot))));
         head.getStyleClass().add("row");
         node = new VBox(row(0), head, second, plot, complaint, new HBox(16, options, binsRow), numbers);
         refresh();
@@ -116,13 +116,6 @@ final class HistogramSection implements PicturePanel.PanelSection {
             changed();
         });
         return box;
-    }
-
-    private static Button button(String id, String key, Runnable does) {
-        Button button = new Button(Texts.of(key));
-        button.setId(id);
-        button.setOnAction(e -> does.run());
-        return button;
     }
 
     private HBox row(int place) {

@@ -8,13 +8,13 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import keentally.core.find.Caption;
 import keentally.core.geometry.Segment;
 import keentally.core.quantity.Length;
 import keentally.core.quantity.Scale;
 import keentally.core.words.Figures;
+import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
@@ -36,12 +36,12 @@ final class ScaleSection implements PicturePanel.PanelSection {
     private final TextField real = new TextField();
     private final Label lineComplaint = Prose.complaint();
     private final Label found = Prose.of("", "hint");
-    private final Button lay = button("scale-lay", "scale.lay", this::layOnBar);
+    private final Button lay = Pieces.button("scale-lay", "scale.lay", this::layOnBar);
     private final TextField typed = new TextField();
     private final Label typedComplaint = Prose.complaint();
     private final VBox offer = new VBox();
-    private final Button give = button("scale-give", "scale.give", this::give);
-    private final Button clear = button("scale-clear", "scale.clear", this::clear);
+    private final Button give = Pieces.button("scale-give", "scale.give", this::give);
+    private final Button clear = Pieces.button("scale-clear", "scale.clear", this::clear);
     private final VBox node;
 
     ScaleSection(DeskModel desk, PictureModel model) {
@@ -66,37 +66,23 @@ final class ScaleSection implements PicturePanel.PanelSection {
         found.managedProperty().bind(found.visibleProperty());
         lay.managedProperty().bind(lay.visibleProperty());
         offer.getStyleClass().add("offer");
-        Button take = button("scale-take", "scale.take", this::takeLine);
+        Button take = Pieces.button("scale-take", "scale.take", this::takeLine);
         take.setMaxHeight(Double.MAX_VALUE);
         node = new VBox(
                 new VBox(2, now, from),
                 new VBox(
                         6,
-                        head("scale.draw"),
+                        Pieces.head("scale.draw"),
                         Prose.of(Texts.of("scale.draw.hint"), "hint"),
                         found,
                         lay,
                         line,
                         new HBox(6, real, take),
                         lineComplaint),
-                new VBox(6, head("scale.type"), typed, typedComplaint),
+                new VBox(6, Pieces.head("scale.type"), typed, typedComplaint),
                 offer,
                 new HBox(6, give, clear));
         refresh();
-    }
-
-    private static Label head(String key) {
-        Label head = new Label(Texts.of(key));
-        head.getStyleClass().add("section-head");
-        return head;
-    }
-
-    private static Button button(String id, String key, Runnable does) {
-        Button button = new Button(Texts.of(key));
-        button.setId(id);
-        button.setMinWidth(Region.USE_PREF_SIZE);
-        button.setOnAction(e -> does.run());
-        return button;
     }
 
     @Override
@@ -143,11 +129,11 @@ final class ScaleSection implements PicturePanel.PanelSection {
             Scale scale = s.scale();
             String text = Texts.of(
                     "scale.stated", Figures.number(scale.amount()), scale.unit().symbol(), s.where());
-            Button take = button(
+            Button take = Pieces.button(
                     "scale-take-stated",
                     "scale.take-stated",
                     () -> calibrate(new Calibration(scale, Calibration.Origin.FILE, s.where())));
-            offer.getChildren().setAll(head("scale.file"), Prose.of(text, "hint"), take);
+            offer.getChildren().setAll(Pieces.head("scale.file"), Prose.of(text, "hint"), take);
         });
     }
 

@@ -29,6 +29,7 @@ public final class StationPanel extends VBox {
     private final StageModel stage;
     private Optional<MethodStep> built = Optional.empty();
     private String builtSample = "";
+    private String builtMethod = "";
     private Body body;
     private final Label headline = Prose.of("", "headline");
     private final Label fault = Prose.complaint();
@@ -75,7 +76,8 @@ public final class StationPanel extends VBox {
     }
 
     private void rebuildWhereChanged() {
-        if (!selected().equals(built) || selected().isEmpty() && !sampleNow().equals(builtSample)) {
+        boolean other = !selected().equals(built) || !desk.methodId().equals(builtMethod);
+        if (other || selected().isEmpty() && !sampleNow().equals(builtSample)) {
             rebuild();
         }
     }
@@ -86,6 +88,7 @@ public final class StationPanel extends VBox {
                 : null;
         built = selected();
         builtSample = sampleNow();
+        builtMethod = desk.methodId();
         getChildren().clear();
         if (built.isPresent()) {
             station(built.get());

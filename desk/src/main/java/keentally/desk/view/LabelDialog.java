@@ -3,11 +3,11 @@ package keentally.desk.view;
 import java.util.Optional;
 import javafx.application.Platform;
 import javafx.scene.Scene;
-import javafx.scene.control.Label;
 import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.GridPane;
 import keentally.desk.look.Ask;
+import keentally.desk.look.Pieces;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.SampleActions;
@@ -31,10 +31,10 @@ final class LabelDialog {
         note.setWrapText(true);
         GridPane grid = new GridPane();
         grid.getStyleClass().add("label-grid");
-        grid.addRow(0, new Label(Texts.of("label.name")), name);
-        grid.addRow(1, new Label(Texts.of("label.group")), group);
-        grid.addRow(2, new Label(Texts.of("label.amount")), amount);
-        grid.addRow(3, new Label(Texts.of("label.note")), note);
+        grid.addRow(0, Pieces.name("label.name"), name);
+        grid.addRow(1, Pieces.name("label.group"), group);
+        grid.addRow(2, Pieces.name("label.amount"), amount);
+        grid.addRow(3, Pieces.name("label.note"), note);
         Platform.runLater(name::requestFocus);
         if (!Ask.that(owner, Texts.of("label.title"), grid, Texts.of("label.yes"))) {
             return;

@@ -11,6 +11,7 @@ import javafx.scene.layout.HBox;
 import javafx.util.StringConverter;
 import keentally.core.words.Figures;
 import keentally.desk.look.Ask;
+import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.look.Theme;
@@ -39,9 +40,9 @@ final class PreferencesDialog {
         share.textProperty().bind(memory.valueProperty().asString("%.0f %%"));
         GridPane grid = new GridPane();
         grid.getStyleClass().add("label-grid");
-        grid.addRow(0, new Label(Texts.of("preferences.theme")), theme);
-        grid.addRow(1, new Label(Texts.of("preferences.unit")), unit);
-        grid.addRow(2, new Label(Texts.of("preferences.memory")), new HBox(8, memory, share));
+        grid.addRow(0, Pieces.name("preferences.theme"), theme);
+        grid.addRow(1, Pieces.name("preferences.unit"), unit);
+        grid.addRow(2, Pieces.name("preferences.memory"), new HBox(8, memory, share));
         String now = Figures.number(Math.rint(Runtime.getRuntime().maxMemory() / 1e8) / 10);
         grid.add(Prose.of(Texts.of("preferences.memory.hint", now), "hint"), 1, 3);
         if (Ask.that(owner, Texts.of("preferences.title"), grid, Texts.of("preferences.yes"))) {

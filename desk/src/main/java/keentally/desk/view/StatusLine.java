@@ -51,11 +51,14 @@ final class StatusLine extends HBox {
         probe.getStyleClass().addAll("figure", "probe");
         message.setId("message");
         message.getStyleClass().add("message");
+        message.setWrapText(true);
+        message.setMinHeight(Region.USE_PREF_SIZE);
         HBox.setHgrow(message, Priority.ALWAYS);
         message.setMaxWidth(Double.MAX_VALUE);
         scale.setId("scale-shown");
         scale.getStyleClass().add("figure");
         cautions.setId("cautions");
+        cautions.setMinWidth(Region.USE_PREF_SIZE);
         cautions.getStyleClass().add("cautions");
         cautions.managedProperty().bind(cautions.visibleProperty());
         cautions.setOnAction(

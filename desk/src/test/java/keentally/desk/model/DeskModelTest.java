@@ -8,10 +8,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.BlockingQueue;
-import java.util.concurrent.LinkedBlockingQueue;
-import java.util.concurrent.TimeUnit;
-import java.util.function.BooleanSupplier;
 import keentally.core.draw.ShapeRenderer;
 import keentally.core.geometry.Ellipse;
 import keentally.core.method.Method;
@@ -35,10 +31,10 @@ import org.junit.jupiter.api.io.TempDir;
 
 /** The desk without a window: this thread stands for the interface thread. */
 class DeskModelTest {
-    private final BlockingQueue<Runnable> interfaceThread = new LinkedBlockingQueue<>();
+    private final InterfaceThread ui = new InterfaceThread();
     private final List<Throwable> crashes = new ArrayList<>();
-    private final DeskModel desk = new DeskModel(interfaceThread::add, crashes::add);
-    private final SampleActions actions = new SampleActions(desk, interfaceThread::add);
+    private final DeskModel desk = new DeskModel(ui, crashes::add);
+    private final SampleActions actions = new SampleActions(desk, ui);
 
     @TempDir
     private Path folder;
@@ -55,7 +51,7 @@ class DeskModelTest {
             study = study.with("s" + discs, sample(discs));
         }
         desk.begin(study);
-        settle(() -> desk.shown().get().isPresent());
+        ui.settle(() -> desk.shown().get().isPresent());
     }
 
     /** A picture with a number of discs on a ramp of brightness. */
@@ -74,19 +70,6 @@ class DeskModelTest {
     void close() {
         desk.close();
         assertThat(crashes).isEmpty();
-    }
-
-    /** Runs what comes to the interface thread until {@code done}. */
-    private void settle(BooleanSupplier done) {
-        try {
-            while (!done.getAsBoolean()) {
-                Runnable next = interfaceThread.poll(20, TimeUnit.SECONDS);
-                assertThat(next).as("nothing came back").isNotNull();
-                next.run();
-            }
-        } catch (InterruptedException e) {
-            throw new AssertionError(e);
-        }
     }
 
     private Optional<Readings> readings() {
@@ -117,12 +100,12 @@ class DeskModelTest {
     void tryingOutShowsAndCountsButKeepsNothing() {
         Study before = desk.study().get();
         desk.tryOut("threshold-1", handCut(500));
-        settle(() -> desk.preview().get().isPresent());
-        settle(() -> readings().isPresent() && count() == 0);
+        ui.settle(() -> desk.preview().get().isPresent());
+        ui.settle(() -> readings().isPresent() && count() == 0);
         assertThat(desk.study().get()).isSameAs(before);
         assertThat(desk.undoable()).isEmpty();
         desk.change("move the cut", m -> m.with("threshold-1", handCut(50)));
-        settle(() -> desk.preview().get().isEmpty() && count() == 1);
+        ui.settle(() -> desk.preview().get().isEmpty() && count() == 1);
         assertThat(desk.undoable()).contains("move the cut");
     }
 
@@ -131,12 +114,12 @@ class DeskModelTest {
         desk.tryOut("threshold-1", handCut(500));
         desk.show("s3");
         desk.show("s2");
-        settle(() -> readings().isPresent());
+        ui.settle(() -> readings().isPresent());
         assertThat(count()).isEqualTo(2);
         assertThat(desk.shown().get().orElseThrow().run().sample().picture())
                 .isSameAs(desk.open().get().orElseThrow().file().picture());
         desk.showNext(1);
-        settle(() -> readings().isPresent());
+        ui.settle(() -> readings().isPresent());
         assertThat(count()).isEqualTo(3);
         desk.showNext(1);
         assertThat(desk.sampleId().get()).isEqualTo("s3");
@@ -148,12 +131,12 @@ class DeskModelTest {
         Values limit = Values.NONE.withTree(gate.setting("atLeast").orElseThrow(), "3 um2");
         desk.change("limit", m -> m.with("gate-1", limit));
         actions.calibrate(Optional.empty());
-        settle(() -> desk.shown().get().flatMap(Shown::fault).isPresent());
+        ui.settle(() -> desk.shown().get().flatMap(Shown::fault).isPresent());
         assertThat(desk.shown().get().orElseThrow().fault().orElseThrow()).hasMessageContaining("Step 2 (gate)");
         assertThat(desk.reached("threshold-1")).isPresent();
         assertThat(readings()).isEmpty();
         desk.undo();
-        settle(() -> readings().isPresent());
+        ui.settle(() -> readings().isPresent());
         assertThat(count()).isEqualTo(1);
     }
 
@@ -176,7 +159,7 @@ class DeskModelTest {
         assertThat(desk.open().get()).isEmpty();
         desk.undo();
         assertThat(desk.sampleId().get()).isEqualTo("s3");
-        settle(() -> readings().isPresent());
+        ui.settle(() -> readings().isPresent());
         assertThat(count()).isEqualTo(3);
     }
 
@@ -184,10 +167,10 @@ class DeskModelTest {
     void aSampleWhosePictureIsGoneIsSaid() throws IOException {
         Files.delete(folder.resolve("2.tif"));
         desk.show("s2");
-        settle(() -> !desk.message().get().isEmpty());
+        ui.settle(() -> !desk.message().get().isEmpty());
         assertThat(desk.message().get()).contains("2.tif is missing");
         desk.show("s1");
-        settle(() -> readings().isPresent());
+        ui.settle(() -> readings().isPresent());
         assertThat(count()).isEqualTo(1);
     }
 
@@ -202,19 +185,19 @@ class DeskModelTest {
 
     @Test
     void filesAreWrittenWholeOrTheReasonIsSaid() {
-        DeskFiles files = new DeskFiles(desk, interfaceThread::add);
+        DeskFiles files = new DeskFiles(desk, ui);
         Path table = folder.resolve("t.csv");
         files.exportTable(table);
-        settle(() -> desk.message().get().startsWith("Written"));
+        ui.settle(() -> desk.message().get().startsWith("Written"));
         assertThat(table).content().startsWith("sample,object,phase,area_um2").contains("\r\ndiscs 1,1,1,");
         files.saveMethod(folder.resolve("none/m.method.json"));
-        settle(() -> desk.message().get().contains("cannot be written"));
+        ui.settle(() -> desk.message().get().contains("cannot be written"));
         Path method = folder.resolve("m.method.json");
         files.saveMethod(method);
-        settle(() -> desk.message().get().equals("Written: " + method));
+        ui.settle(() -> desk.message().get().equals("Written: " + method));
         desk.change("mute", m -> m.mute("gate-1", true));
         files.openMethod(method);
-        settle(() -> !desk.method().steps().get(1).muted());
+        ui.settle(() -> !desk.method().steps().get(1).muted());
         assertThat(desk.undoable()).contains("open the method Discs");
     }
 }

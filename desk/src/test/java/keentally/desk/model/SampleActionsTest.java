@@ -10,10 +10,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.BlockingQueue;
-import java.util.concurrent.LinkedBlockingQueue;
-import java.util.concurrent.TimeUnit;
-import java.util.function.BooleanSupplier;
 import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageWriter;
@@ -40,36 +36,24 @@ class SampleActionsTest {
     @TempDir
     private Path folder;
 
-    private final BlockingQueue<Runnable> interfaceThread = new LinkedBlockingQueue<>();
+    private final InterfaceThread ui = new InterfaceThread();
     private final List<Throwable> crashes = new ArrayList<>();
-    private final DeskModel desk = new DeskModel(interfaceThread::add, crashes::add);
-    private final SampleActions actions = new SampleActions(desk, interfaceThread::add);
+    private final DeskModel desk = new DeskModel(ui, crashes::add);
+    private final SampleActions actions = new SampleActions(desk, ui);
     private final List<Path> opened = new ArrayList<>();
     private StudyActions studies;
 
     @BeforeEach
     void begin() {
-        studies = new StudyActions(desk, interfaceThread::add, folder.resolve("home"), opened::add);
+        studies = new StudyActions(desk, ui, folder.resolve("home"), opened::add);
         studies.newDraft(() -> {});
-        settle(() -> desk.holding().get().path().isPresent());
+        ui.settle(() -> desk.holding().get().path().isPresent());
     }
 
     @AfterEach
     void close() {
         desk.close();
         assertThat(crashes).isEmpty();
-    }
-
-    private void settle(BooleanSupplier done) {
-        try {
-            while (!done.getAsBoolean()) {
-                Runnable next = interfaceThread.poll(20, TimeUnit.SECONDS);
-                assertThat(next).as("nothing came back").isNotNull();
-                next.run();
-            }
-        } catch (InterruptedException e) {
-            throw new AssertionError(e);
-        }
     }
 
     private Path picture(String name, int width, int value) throws FileFault {
@@ -84,7 +68,8 @@ class SampleActionsTest {
     private void add(List<Path> files) {
         int before = study().samples().size();
         actions.add(files, survey -> List.of());
-        settle(() -> study().samples().size() > before || !desk.message().get().isEmpty());
+        ui.settle(
+                () -> study().samples().size() > before || !desk.message().get().isEmpty());
     }
 
     private Study study() {
@@ -147,7 +132,7 @@ class SampleActionsTest {
                 throw new AssertionError(e);
             }
         });
-        settle(() -> desk.open().get().isPresent());
+        ui.settle(() -> desk.open().get().isPresent());
         assertThat(asked).singleElement().satisfies(s -> assertThat(s.pages()).isEqualTo(3));
         var picture = desk.open().get().orElseThrow().file().picture();
         assertThat(picture.channelNames()).isEqualTo("first, last");
@@ -158,7 +143,7 @@ class SampleActionsTest {
     void greySamplesAreJoinedAsChannels() throws FileFault {
         add(List.of(picture("starch.png", 30, 10), picture("protein.png", 30, 20)));
         actions.join(study().samples());
-        settle(() -> desk.open().get().map(o -> o.id().equals("s3")).orElse(false));
+        ui.settle(() -> desk.open().get().map(o -> o.id().equals("s3")).orElse(false));
         var picture = desk.open().get().orElseThrow().file().picture();
         assertThat(picture.channelNames()).isEqualTo("starch, protein");
         assertThat(picture.channel("protein").orElseThrow().at(9, 9)).isEqualTo(20);
@@ -200,18 +185,18 @@ class SampleActionsTest {
         Path named = folder.resolve("flour");
         studies.keepAs(named);
         Path kept = folder.resolve("flour.tally");
-        settle(() -> desk.holding().get().path().equals(Optional.of(kept)) && !opened.isEmpty());
-        settle(() -> !Files.exists(draft) || !interfaceThread.isEmpty() || desk.quiet());
+        ui.settle(() -> desk.holding().get().path().equals(Optional.of(kept)) && !opened.isEmpty());
+        ui.settle(() -> !Files.exists(draft) || !ui.isIdle() || desk.quiet());
         assertThat(names()).containsExactly("a");
         assertThat(desk.undoable()).contains("add a");
         assertThat(opened).containsExactly(kept);
         studies.keepAs(kept);
-        settle(() -> desk.message().get().contains("is there already"));
+        ui.settle(() -> desk.message().get().contains("is there already"));
         studies.newDraft(() -> {});
-        settle(() -> study().samples().isEmpty());
+        ui.settle(() -> study().samples().isEmpty());
         Path empty = desk.holding().get().path().orElseThrow();
         studies.open(kept);
-        settle(() -> names().equals(List.of("a")));
+        ui.settle(() -> names().equals(List.of("a")));
         studies.tidy(Optional.of(empty), Study.empty());
         assertThat(empty).doesNotExist();
     }
@@ -220,13 +205,13 @@ class SampleActionsTest {
     void packedPicturesOpenWithoutTheirFiles() throws Exception {
         Path file = picture("a.png", 30, 7);
         add(List.of(file));
-        settle(() -> desk.open().get().isPresent());
+        ui.settle(() -> desk.open().get().isPresent());
         studies.pack();
-        settle(() -> desk.message().get().contains("1 pictures are in the study file"));
+        ui.settle(() -> desk.message().get().contains("1 pictures are in the study file"));
         Path copy = folder.resolve("sub/copy.tally");
         Files.createDirectories(copy.getParent());
         studies.copy(copy);
-        settle(() -> desk.message().get().contains("copy.tally"));
+        ui.settle(() -> desk.message().get().contains("copy.tally"));
         Files.delete(file);
         try (StudyFile study = StudyFile.open(copy, StudyFile.Watch.SILENT)) {
             PictureRef ref = study.history().study().sample("s1").orElseThrow().picture();
