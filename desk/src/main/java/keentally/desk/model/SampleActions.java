@@ -34,6 +34,9 @@ public final class SampleActions {
     private static final Set<String> PICTURE_ENDINGS =
             Set.of("png", "jpg", "jpeg", "tif", "tiff", "bmp", "gif", "webp", "pnm", "pbm", "pgm", "ppm");
 
+    /** From so many pictures on it is said how far their reading has come, once for as many. */
+    private static final int MANY = 10;
+
     private final DeskModel desk;
     private final Executor ui;
 
@@ -57,17 +60,27 @@ public final class SampleActions {
         desk.whenIdle(cancel -> {
             List<Survey> read = new ArrayList<>();
             List<String> faults = new ArrayList<>();
+            List<Path> pictures = new ArrayList<>();
             for (Path file : files) {
                 try {
-                    for (Path picture : pictures(file)) {
-                        survey(picture, read, faults);
-                    }
+                    pictures.addAll(pictures(file));
                 } catch (FileFault e) {
                     faults.add(e.getMessage());
                 }
             }
+            for (int i = 0; i < pictures.size(); i++) {
+                tell(i, pictures.size());
+                survey(pictures.get(i), read, faults);
+            }
             ui.execute(() -> added(read, faults, choice));
         });
+    }
+
+    /** How far a long addition has come. */
+    private void tell(int done, int all) {
+        if (all >= MANY && done % MANY == 0) {
+            ui.execute(() -> desk.say(Texts.of("sample.reading", String.valueOf(done), String.valueOf(all))));
+        }
     }
 
     private static void survey(Path picture, List<Survey> read, List<String> faults) {

@@ -105,12 +105,16 @@ public final class FieldActions {
     public void findRoundInAll(double margin) {
         Study study = desk.study().get();
         PictureShelf shelf = desk.holding().get().shelf();
-        desk.say(Texts.of("field.finding"));
         desk.whenIdle(cancel -> {
             Map<String, List<Field.Part>> found = new LinkedHashMap<>();
             List<String> without = new ArrayList<>();
             for (String id : study.samples()) {
                 SampleThing sample = study.sample(id).orElseThrow();
+                int done = found.size() + without.size();
+                ui.execute(() -> desk.say(Texts.of(
+                        "field.finding",
+                        String.valueOf(done),
+                        String.valueOf(study.samples().size()))));
                 try {
                     Picture picture = shelf.take(sample.picture()).file().picture();
                     rim(picture, margin, desk.work(cancel))

@@ -186,7 +186,7 @@ class SampleActionsTest {
         studies.keepAs(named);
         Path kept = folder.resolve("flour.tally");
         ui.settle(() -> desk.holding().get().path().equals(Optional.of(kept)) && !opened.isEmpty());
-        ui.settle(() -> !Files.exists(draft) || !ui.isIdle() || desk.quiet());
+        ui.settle(() -> !Files.exists(draft));
         assertThat(names()).containsExactly("a");
         assertThat(desk.undoable()).contains("add a");
         assertThat(opened).containsExactly(kept);
@@ -222,5 +222,19 @@ class SampleActionsTest {
                             .width())
                     .isEqualTo(30);
         }
+    }
+
+    @Test
+    void aLongAdditionSaysHowFarItHasCome() throws IOException, FileFault {
+        Path many = Files.createDirectory(folder.resolve("many"));
+        for (int i = 0; i < 25; i++) {
+            picture("many/" + (100 + i) + ".png", 10, i);
+        }
+        List<String> said = new ArrayList<>();
+        desk.message().addListener((o, was, is) -> said.add(is));
+        actions.add(List.of(many), survey -> List.of());
+        ui.settle(() -> study().samples().size() == 25);
+        assertThat(said).contains("Reading pictures: 10 of 25 done \u2026", "Reading pictures: 20 of 25 done \u2026");
+        assertThat(desk.message().get()).isEmpty();
     }
 }

@@ -1,0 +1,70 @@
+package keentally.study.document;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import keentally.study.document.PictureRef.Source;
+import keentally.study.document.Thing.OrderThing;
+import keentally.study.document.Thing.SampleThing;
+import org.junit.jupiter.api.Test;
+
+class StudyTest {
+    private static SampleThing sample(String name, String method) {
+        return SampleThing.of(name, PictureRef.of(Path.of("/" + name + ".png"), 1), method);
+    }
+
+    @Test
+    void aStudyThatDoesNotFitTogetherIsRefusedAndCanBeMended() {
+        Study torn = Study.of(Map.of(
+                "sample/s1", sample("a", Study.FIRST_METHOD),
+                "sample/s2", sample("b", "m9"),
+                "order", new OrderThing(List.of("s7", "s2", "s2"))));
+        assertThatThrownBy(torn::checkWhole).hasMessageContaining("do not fit their order");
+        Study mended = torn.mended();
+        mended.checkWhole();
+        assertThat(mended.samples()).containsExactly("s2", "s1");
+        assertThat(mended.sample("s2").orElseThrow().method()).isEqualTo(Study.FIRST_METHOD);
+        assertThatThrownBy(
+                        () -> Study.of(Map.of("sample/s2", sample("b", "m9"), "order", new OrderThing(List.of("s2"))))
+                                .checkWhole())
+                .hasMessageContaining("the method m9");
+    }
+
+    @Test
+    void anotherOrderHoldsTheSameSamples() {
+        Study study =
+                Study.empty().with("s1", sample("a", Study.FIRST_METHOD)).with("s2", sample("b", Study.FIRST_METHOD));
+        assertThat(study.ordered(List.of("s2", "s1")).samples()).containsExactly("s2", "s1");
+        for (List<String> wrong : List.of(List.of("s1"), List.of("s1", "s1"), List.of("s1", "s2", "s3"))) {
+            assertThatThrownBy(() -> study.ordered(wrong)).isInstanceOf(IllegalArgumentException.class);
+        }
+    }
+
+    @Test
+    void channelsOfASampleHaveDifferentNames() {
+        Source one = new Source("starch", Path.of("/a.tif"), 1, Optional.empty());
+        Source two = new Source("protein", Path.of("/b.tif"), 2, Optional.empty());
+        assertThat(new PictureRef(List.of(one, two)).isComposed()).isTrue();
+        assertThat(PictureRef.of(Path.of("/a.tif"), 1).isComposed()).isFalse();
+        assertThatThrownBy(() -> new PictureRef(List.of(one, one))).hasMessageContaining("different names");
+        assertThatThrownBy(() -> new PictureRef(List.of())).hasMessageContaining("needs a picture");
+        assertThat(new PictureRef(List.of(one, two))
+                        .moved(Path.of("/b.tif"), Path.of("/c.tif"))
+                        .sources()
+                        .getLast())
+                .isEqualTo(new Source("protein", Path.of("/c.tif"), 2, Optional.empty()));
+    }
+
+    @Test
+    void tagsAreNumbersWithUnits() {
+        assertThat(SlideLabel.Amount.of("30 min")).isEqualTo(new SlideLabel.Amount(30, "min"));
+        assertThat(SlideLabel.Amount.of(" 0.5  mg/l ")).hasToString("0.5 mg/l");
+        assertThat(SlideLabel.Amount.of("7")).hasToString("7");
+        assertThatThrownBy(() -> SlideLabel.Amount.of("half an hour")).hasMessageContaining("a number with its unit");
+        assertThatThrownBy(() -> SlideLabel.of(" ")).hasMessageContaining("needs a name");
+    }
+}
