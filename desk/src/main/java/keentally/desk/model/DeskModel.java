@@ -1,7 +1,6 @@
 package keentally.desk.model;
 
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -56,13 +55,11 @@ public final class DeskModel implements AutoCloseable {
     /** The id that stands for the picture itself, before the first station. */
     public static final String PICTURE = "";
 
-    private static final int PICTURES_KEPT = 4;
-
     private final Executor ui;
     private final Workers workers = Workers.of(Math.max(1, Runtime.getRuntime().availableProcessors()));
     private final Runner runner = new Runner(workers, StateCache.ofUsualSize());
     private final Lanes lanes;
-    private final Map<String, OpenSample> pictures = new LinkedHashMap<>();
+    private final OpenPictures pictures = new OpenPictures();
 
     private OpenStudy held;
     private final SampleMaker maker = new SampleMaker();
@@ -280,21 +277,23 @@ public final class DeskModel implements AutoCloseable {
             open.set(Optional.empty());
             return;
         }
-        OpenSample known = pictures.get(id);
-        if (known != null) {
-            open.set(Optional.of(known));
+        SampleThing sample = study.get().sample(id).orElseThrow();
+        Optional<OpenSample> known = pictures.find(sample.picture());
+        open.set(known);
+        if (known.isPresent()) {
             refresh();
             return;
         }
-        open.set(Optional.empty());
-        SampleThing sample = study.get().sample(id).orElseThrow();
         PictureShelf shelf = held.shelf();
         lanes.overtake(Lane.FOLLOW, cancel -> {
             try {
                 PictureShelf.Taken taken = shelf.take(sample.picture());
                 OpenSample read = new OpenSample(
-                        id, taken.file(), Pyramid.of(taken.file().picture(), work(cancel)), taken.changed());
-                ui.execute(() -> opened(read));
+                        sample.picture(),
+                        taken.file(),
+                        Pyramid.of(taken.file().picture(), work(cancel)),
+                        taken.changed());
+                ui.execute(() -> opened(id, read));
             } catch (PictureShelf.MissingPicture e) {
                 ui.execute(() -> missing(id, e));
             } catch (FileFault e) {
@@ -309,29 +308,22 @@ public final class DeskModel implements AutoCloseable {
                 Set.copyOf(Stream.concat(missing.get().stream(), Stream.of(id)).toList()));
     }
 
-    private void opened(OpenSample sample) {
-        if (study.get().sample(sample.id()).isEmpty()) {
+    /** Another study, or another sample, may go by the same id by now. */
+    private void opened(String id, OpenSample picture) {
+        boolean wanted = study.get()
+                .sample(id)
+                .map(s -> s.picture().equals(picture.ref()))
+                .orElse(false);
+        if (!wanted) {
             return;
         }
-        keep(sample);
+        pictures.keep(picture);
         missing.set(Set.copyOf(
-                missing.get().stream().filter(id -> !id.equals(sample.id())).toList()));
-        sample.changed().forEach(this::say);
-        if (sampleId.get().equals(sample.id())) {
-            open.set(Optional.of(sample));
+                missing.get().stream().filter(other -> !other.equals(id)).toList()));
+        picture.changed().forEach(this::say);
+        if (sampleId.get().equals(id)) {
+            open.set(Optional.of(picture));
             refresh();
-        }
-    }
-
-    /** Forgets pictures that were read, so that they are read again when they are shown. */
-    void forget(String id) {
-        pictures.remove(id);
-    }
-
-    private void keep(OpenSample sample) {
-        pictures.put(sample.id(), sample);
-        while (pictures.size() > PICTURES_KEPT) {
-            pictures.remove(pictures.keySet().iterator().next());
         }
     }
 
@@ -424,9 +416,15 @@ public final class DeskModel implements AutoCloseable {
             show(now.samples().isEmpty() ? "" : now.samples().getFirst());
         } else if (sampleId.get().isEmpty() && !now.samples().isEmpty()) {
             show(now.samples().getFirst());
+        } else if (sample().isPresent() && open.get().isPresent() && !isOpen(sample().get())) {
+            show(sampleId.get());
         } else {
             refresh();
         }
+    }
+
+    private boolean isOpen(SampleThing sample) {
+        return open.get().map(o -> o.ref().equals(sample.picture())).orElse(false);
     }
 
     /** The sample as the runner takes it, where its picture is there; made where it is asked, away from the interface thread. */
@@ -437,13 +435,14 @@ public final class DeskModel implements AutoCloseable {
     private Background background() {
         List<String> order = study.get().samples();
         int before = order.indexOf(sampleId.get()) - 1;
-        OpenSample other = before < 0 ? null : pictures.get(order.get(before));
-        Optional<Background.Neighbour> previous = Optional.ofNullable(other)
-                .map(o -> new Background.Neighbour(
-                        study.get().sample(o.id()).orElseThrow().name(),
-                        o.file().sha256() + "#" + o.file().page(),
-                        (long) o.pyramid().width() * o.pyramid().height(),
-                        study.get().sample(o.id()).orElseThrow().field()));
+        Optional<SampleThing> other =
+                before < 0 ? Optional.empty() : study.get().sample(order.get(before));
+        Optional<Background.Neighbour> previous = other.flatMap(o -> pictures.find(o.picture())
+                .map(p -> new Background.Neighbour(
+                        o.name(),
+                        p.file().key(),
+                        (long) p.pyramid().width() * p.pyramid().height(),
+                        o.field())));
         return new Background(open.get().map(o -> o.file().facts().quality()).orElse(OptionalInt.empty()), previous);
     }
 

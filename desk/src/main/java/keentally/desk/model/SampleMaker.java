@@ -10,9 +10,9 @@ import keentally.study.document.Thing.SampleThing;
 final class SampleMaker {
     private Optional<Sample> last = Optional.empty();
 
-    /** A field without a pixel counts as none, so that there is something to see and to mend. */
+    /** @throws IllegalArgumentException where the field holds no pixel of the picture, as that of another file may not */
     synchronized Sample sample(OpenSample open, SampleThing thing) {
-        String key = open.file().sha256() + "#" + open.file().page();
+        String key = open.file().key();
         List<Field.Part> parts = thing.field();
         boolean same = last.isPresent()
                 && last.get().key().equals(key)

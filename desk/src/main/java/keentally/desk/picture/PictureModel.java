@@ -176,7 +176,7 @@ public final class PictureModel {
     private void opened() {
         Optional<OpenSample> open = desk.open().get();
         caption.set(Optional.empty());
-        String now = open.map(OpenSample::id).orElse("");
+        String now = open.map(o -> desk.sampleId().get() + o.ref()).orElse("");
         if (!now.equals(drawnFor)) {
             drawnFor = now;
             bar.line().set(Optional.empty());
@@ -191,7 +191,7 @@ public final class PictureModel {
             desk.whenIdle(cancel -> {
                 Caption found = CaptionFinder.find(picture);
                 ui.execute(() -> {
-                    if (desk.open().get().map(OpenSample::id).equals(Optional.of(o.id()))) {
+                    if (desk.open().get().equals(open)) {
                         caption.set(Optional.of(found));
                     }
                 });

@@ -143,7 +143,7 @@ class SampleActionsTest {
     void greySamplesAreJoinedAsChannels() throws FileFault {
         add(List.of(picture("starch.png", 30, 10), picture("protein.png", 30, 20)));
         actions.join(study().samples());
-        ui.settle(() -> desk.open().get().map(o -> o.id().equals("s3")).orElse(false));
+        ui.settle(() -> desk.sampleId().get().equals("s3") && desk.open().get().isPresent());
         var picture = desk.open().get().orElseThrow().file().picture();
         assertThat(picture.channelNames()).isEqualTo("starch, protein");
         assertThat(picture.channel("protein").orElseThrow().at(9, 9)).isEqualTo(20);
@@ -236,5 +236,16 @@ class SampleActionsTest {
         ui.settle(() -> study().samples().size() == 25);
         assertThat(said).contains("Reading pictures: 10 of 25 done \u2026", "Reading pictures: 20 of 25 done \u2026");
         assertThat(desk.message().get()).isEmpty();
+    }
+
+    @Test
+    void aSampleUnderTheIdOfOneThatIsGoneShowsItsOwnPicture() throws FileFault {
+        add(List.of(picture("a.png", 30, 1)));
+        ui.settle(() -> desk.open().get().isPresent());
+        desk.undo();
+        actions.add(List.of(picture("b.png", 40, 2)), survey -> List.of());
+        ui.settle(() -> desk.sampleId().get().equals("s1"));
+        ui.settle(() -> desk.open().get().isPresent());
+        assertThat(desk.open().get().orElseThrow().file().picture().width()).isEqualTo(40);
     }
 }

@@ -13,6 +13,11 @@ import keentally.core.quantity.Scale;
  * @param pages in the file
  */
 public record PictureFile(Path file, String sha256, int page, int pages, Picture picture, FileFacts facts) {
+    /** Tells these pixels from any others. */
+    public String key() {
+        return sha256 + "#" + page;
+    }
+
     /** The pixel size that the file states; an offer, never taken silently. */
     public Optional<Scale> stated() {
         return facts.stated().map(FileFacts.Stated::scale);
