@@ -55,7 +55,7 @@ public final class CaptionFinder {
         return new Caption(strip, bar);
     }
 
-    /** From 0 to 1 over all values that the depth can hold; over those that occur for floating point. */
+    /** From 0 to 1 over all values of 8 bits; over those that occur for deeper pictures, which seldom use all of theirs. */
     private static float[] grey(Picture picture) {
         int width = picture.width();
         int height = picture.height();
@@ -71,17 +71,12 @@ public final class CaptionFinder {
                 }
             }
         }
-        float least = 0;
-        float most = picture.depth() == Depth.FLOAT
-                ? 0
-                : channels * (float) picture.depth().most();
-        if (picture.depth() != Depth.BITS_8) {
-            least = Float.POSITIVE_INFINITY;
-            most = Float.NEGATIVE_INFINITY;
-            for (float s : sum) {
-                least = Math.min(least, s);
-                most = Math.max(most, s);
-            }
+        boolean eight = picture.depth() == Depth.BITS_8;
+        float least = eight ? 0 : Float.POSITIVE_INFINITY;
+        float most = eight ? channels * (float) picture.depth().most() : Float.NEGATIVE_INFINITY;
+        for (int i = 0; i < sum.length && !eight; i++) {
+            least = Math.min(least, sum[i]);
+            most = Math.max(most, sum[i]);
         }
         float range = most > least ? most - least : 1;
         for (int i = 0; i < sum.length; i++) {
@@ -99,8 +94,11 @@ public final class CaptionFinder {
 
     /** From the edge row {@code first} inward by {@code step}. */
     private Optional<Rectangle> strip(int first, int step) {
-        float ground = median(first, step);
         int most = (int) (MOST_STRIP * height);
+        if (most <= LEAST_STRIP) {
+            return Optional.empty();
+        }
+        float ground = median(first, step);
         int rows = 0;
         int last = 0;
         while (rows < most && plain(first + step * rows, ground) >= 0.3) {

@@ -39,6 +39,7 @@ import keentally.core.work.Work;
 import keentally.core.work.Workers;
 import keentally.desk.look.Texts;
 import keentally.study.caution.Background;
+import keentally.study.caution.Captions;
 import keentally.study.caution.PictureCautions;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
@@ -63,7 +64,8 @@ public final class DeskModel implements AutoCloseable {
 
     private OpenStudy held;
     private final SampleMaker maker = new SampleMaker();
-    private final PictureCautions checks = new PictureCautions();
+    private final Captions captions = new Captions();
+    private final PictureCautions checks = new PictureCautions(captions);
     private long asked;
 
     /** Tickets below this were asked for before the last action. */
@@ -195,6 +197,11 @@ public final class DeskModel implements AutoCloseable {
             }
         }
         return shown.get().map(s -> s.run().sample()).map(s -> State.of(s.picture(), s.field(), s.scale()));
+    }
+
+    /** What is burnt into pictures; not on the interface thread. */
+    public Captions captions() {
+        return captions;
     }
 
     public Work work(Cancel cancel) {

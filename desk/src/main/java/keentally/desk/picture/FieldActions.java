@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import keentally.core.find.Caption;
-import keentally.core.find.CaptionFinder;
 import keentally.core.find.RoundField;
 import keentally.core.geometry.Ellipse;
 import keentally.core.geometry.Polygon;
@@ -151,9 +150,11 @@ public final class FieldActions {
 
     /** Leaves caption strip and bar out of the field on the stage. */
     public void leaveOutCaption() {
-        picture()
-                .ifPresent(picture -> desk.whenIdle(cancel -> {
-                    Caption caption = CaptionFinder.find(picture);
+        desk.open()
+                .get()
+                .ifPresent(o -> desk.whenIdle(cancel -> {
+                    Caption caption =
+                            desk.captions().of(o.file().key(), o.file().picture());
                     ui.execute(() -> caption.covered()
                             .ifPresentOrElse(this::leaveOut, () -> desk.say(Texts.of("field.no-caption"))));
                 }));

@@ -11,11 +11,9 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import keentally.core.find.Caption;
-import keentally.core.find.CaptionFinder;
 import keentally.core.geometry.Point;
 import keentally.core.geometry.Segment;
 import keentally.core.picture.Field;
-import keentally.core.picture.Picture;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.OpenSample;
 import keentally.desk.model.SampleActions;
@@ -187,9 +185,8 @@ public final class PictureModel {
             stage.contrast().set(Optional.empty());
         }
         open.ifPresent(o -> {
-            Picture picture = o.file().picture();
             desk.whenIdle(cancel -> {
-                Caption found = CaptionFinder.find(picture);
+                Caption found = desk.captions().of(o.file().key(), o.file().picture());
                 ui.execute(() -> {
                     if (desk.open().get().equals(open)) {
                         caption.set(Optional.of(found));

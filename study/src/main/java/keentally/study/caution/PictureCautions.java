@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import keentally.core.colour.ChannelPlane;
-import keentally.core.find.CaptionFinder;
 import keentally.core.find.EvenLight;
 import keentally.core.find.RoundField;
 import keentally.core.geometry.Ellipse;
@@ -14,6 +13,7 @@ import keentally.core.geometry.Rectangle;
 import keentally.core.picture.Channel;
 import keentally.core.picture.Depth;
 import keentally.core.picture.Field;
+import keentally.core.picture.Mask;
 import keentally.core.picture.Plane;
 import keentally.core.run.Sample;
 import keentally.core.stats.Histogram;
@@ -33,6 +33,11 @@ public final class PictureCautions {
     private static final int REMEMBERED = 16;
 
     private final Map<Key, List<Caution>> known = new LinkedHashMap<>();
+    private final Captions captions;
+
+    public PictureCautions(Captions captions) {
+        this.captions = captions;
+    }
 
     private record Key(String picture, List<Field.Part> field, boolean scaled, Background background) {}
 
@@ -54,7 +59,7 @@ public final class PictureCautions {
         return found;
     }
 
-    private static List<Caution> check(Sample sample, Background background, Work work) {
+    private List<Caution> check(Sample sample, Background background, Work work) {
         List<Caution> found = new ArrayList<>();
         noScale(sample).ifPresent(found::add);
         clipped(sample, work).ifPresent(found::add);
@@ -112,8 +117,9 @@ public final class PictureCautions {
                 "Light the sample evenly, or keep the field to its evenly lit part."));
     }
 
-    private static Optional<Caution> barInField(Sample sample) {
-        Optional<Rectangle> covered = CaptionFinder.find(sample.picture()).covered();
+    private Optional<Caution> barInField(Sample sample) {
+        Optional<Rectangle> covered =
+                captions.of(sample.key(), sample.picture()).covered();
         long pixels = covered.map(box -> inside(sample.field(), box)).orElse(0L);
         if (pixels == 0) {
             return Optional.empty();
@@ -127,11 +133,12 @@ public final class PictureCautions {
     }
 
     private static long inside(Field field, Rectangle box) {
+        Mask mask = field.mask();
         long n = 0;
         int right = (int) Math.min(field.width(), Math.ceil(box.right()));
         int left = (int) Math.max(0, box.x());
         for (int y = (int) Math.max(0, box.y()); y < Math.min(field.height(), Math.ceil(box.bottom())); y++) {
-            n += left < right ? field.mask().count(y, left, right) : 0;
+            n += left < right ? mask.count(y, left, right) : 0;
         }
         return n;
     }

@@ -16,6 +16,7 @@ import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
 import keentally.study.caution.Background;
+import keentally.study.caution.Captions;
 import keentally.study.caution.Caution;
 import keentally.study.caution.Cautions;
 import keentally.study.caution.PictureCautions;
@@ -113,7 +114,7 @@ public final class BatchRun {
             Run run = runner.run(order.method(), sample, Integer.MAX_VALUE, cancel, Progress.SILENT);
             Readings readings = runner.readings(run, cancel);
             Background background = new Background(picture.facts().quality(), Optional.empty());
-            List<Caution> seen = new PictureCautions().of(sample, background, runner.work(cancel));
+            List<Caution> seen = new PictureCautions(new Captions()).of(sample, background, runner.work(cancel));
             List<Caution> cautions = Cautions.of(seen, run, readings);
             SampleReading reading = SampleReading.of(name, run, readings, cautions);
             try {

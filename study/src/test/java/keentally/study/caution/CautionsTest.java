@@ -47,7 +47,7 @@ class CautionsTest {
         Runner runner = new Runner(Workers.alone(), new StateCache(0));
         Run run = runner.run(
                 method, Sample.of("k", Picture.grey(plane), List.of(), scale), 9, new Cancel(), Progress.SILENT);
-        List<Caution> picture = new PictureCautions().of(run.sample(), Background.NONE, Work.alone());
+        List<Caution> picture = new PictureCautions(new Captions()).of(run.sample(), Background.NONE, Work.alone());
         return Cautions.of(picture, run, runner.readings(run, new Cancel()));
     }
 
@@ -84,7 +84,7 @@ class CautionsTest {
 
     private static List<Caution> picture(Plane8 plane, List<Field.Part> field, Background background) {
         Sample sample = Sample.of("k" + plane.hashCode(), Picture.grey(plane), field, SCALE);
-        return new PictureCautions().of(sample, background, Work.alone());
+        return new PictureCautions(new Captions()).of(sample, background, Work.alone());
     }
 
     private static Plane8 lit(double slope) {
