@@ -342,4 +342,25 @@ class PictureWindowTest {
         assertThat(desk.text("fact-kind")).isEqualTo("PNG");
         assertThat(desk.text("fact-sha").replaceAll("[^0-9a-f]", "")).hasSize(64);
     }
+
+    @Test
+    void aHalfDrawnPolygonIsGivenUpByEscapeAndNeverGoesToAnotherSample() {
+        desk.click("section-field");
+        desk.click("hand-polygon");
+        desk.clickPicture(300, 200);
+        desk.clickPicture(700, 200);
+        desk.clickPicture(700, 600);
+        desk.keys(KeyCode.ESCAPE);
+        desk.keys(KeyCode.ENTER);
+        assertThat(sample().field()).isEmpty();
+        desk.click("hand-polygon");
+        desk.clickPicture(300, 200);
+        desk.clickPicture(700, 200);
+        desk.clickPicture(700, 600);
+        desk.click("slide-s2");
+        desk.focusStage();
+        desk.keys(KeyCode.ENTER);
+        assertThat(sample().field()).isEmpty();
+        assertThat(desk.onFx(() -> desk.model().undoable())).isEmpty();
+    }
 }

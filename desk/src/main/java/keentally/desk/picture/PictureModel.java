@@ -181,6 +181,8 @@ public final class PictureModel {
             ruler.line().set(Optional.empty());
             patch.parts().set(List.of());
             field.chosen().set(-1);
+            field.giveUp();
+            patch.giveUp();
             stage.channel().set(Optional.empty());
             stage.contrast().set(Optional.empty());
         }

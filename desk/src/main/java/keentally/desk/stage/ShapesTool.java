@@ -129,9 +129,8 @@ public final class ShapesTool implements StageTool {
         }
         for (int i = parts.get().size() - 1; i >= 0; i--) {
             if (parts.get().get(i).shape().contains(at.x(), at.y())) {
-                boolean again = chosen.get() == i;
                 chosen.set(i);
-                return again || parts.get().size() > 0;
+                return true;
             }
         }
         chosen.set(-1);
@@ -165,7 +164,9 @@ public final class ShapesTool implements StageTool {
         next.add(new Field.Part(shape, takingAway.get()));
         parts.set(List.copyOf(next));
         chosen.set(next.size() - 1);
-        hand.set(single ? hand.get() : Hand.CHOOSE);
+        if (!single) {
+            hand.set(Hand.CHOOSE);
+        }
         onDone.run();
     }
 
@@ -268,15 +269,20 @@ public final class ShapesTool implements StageTool {
                 }
                 yield closes;
             }
-            case ESCAPE -> {
-                boolean drawing = !path.isEmpty() || hand.get() != Hand.CHOOSE && !single;
-                path.clear();
-                hover = null;
-                hand.set(single ? hand.get() : Hand.CHOOSE);
-                yield drawing;
-            }
             default -> false;
         };
+    }
+
+    /** Also lays the drawing hand down. */
+    @Override
+    public boolean giveUp() {
+        boolean drawing = !path.isEmpty() || !single && hand.get() != Hand.CHOOSE;
+        path.clear();
+        hover = null;
+        if (!single) {
+            hand.set(Hand.CHOOSE);
+        }
+        return drawing;
     }
 
     private boolean nudge(double dx, double dy) {

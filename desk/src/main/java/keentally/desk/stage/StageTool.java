@@ -27,6 +27,11 @@ public interface StageTool {
     /** The mouse moved with no button down. */
     default void moved(Point at) {}
 
+    /** Drops what is drawn by half. Returns whether there was anything to drop. */
+    default boolean giveUp() {
+        return false;
+    }
+
     /** Returns whether the key was the tool's. */
     default boolean key(KeyEvent e) {
         return false;

@@ -196,6 +196,13 @@ public final class StageView extends Region {
         }
     }
 
+    /** Drops what is drawn by half. Returns whether there was anything to drop. */
+    public boolean giveUpDrawing() {
+        boolean dropped = model.tool().get().map(StageTool::giveUp).orElse(false);
+        placeMarks();
+        return dropped;
+    }
+
     private Optional<Point> at(MouseEvent e) {
         return model.view().get().map(v -> new Point(v.pictureX(e.getX()), v.pictureY(e.getY())));
     }

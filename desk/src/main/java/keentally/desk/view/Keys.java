@@ -70,7 +70,11 @@ final class Keys {
                                         ? Layers.Overlay.OUTLINES
                                         : Layers.Overlay.NUMBERS);
             case F -> window.stage().fit();
-            case ESCAPE -> desk.selection().set(Set.of());
+            case ESCAPE -> {
+                if (!window.stage().giveUpDrawing()) {
+                    desk.selection().set(Set.of());
+                }
+            }
             default -> {
                 return;
             }
