@@ -63,8 +63,15 @@ public final class Pyramid {
         return new Pyramid(levels(alone, work), tone, List.of(own ? Shade.own(place, tone) : Shade.grey(tone)));
     }
 
-    /** The same, shown darker or brighter. */
-    public Pyramid toned(Tone other) {
+    /** The same, seen with another contrast: every channel within its own range. */
+    public Pyramid seen(Contrast contrast) {
+        return new Pyramid(
+                levels,
+                contrast.of(tone),
+                shades.stream().map(s -> s.with(contrast.of(s.tone()))).toList());
+    }
+
+    private Pyramid toned(Tone other) {
         return new Pyramid(
                 levels, other, shades.stream().map(s -> s.with(other)).toList());
     }

@@ -1,12 +1,15 @@
 package keentally.core.view;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.Arrays;
 import java.util.List;
+import keentally.core.colour.ChannelPlane;
 import keentally.core.picture.Channel;
 import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
+import keentally.core.picture.Plane;
 import keentally.core.picture.Plane16;
 import keentally.core.picture.Plane8;
 import keentally.core.picture.PlaneF;
@@ -65,13 +68,25 @@ class ShadeTest {
     void contrastChangesWhatIsSeenAndNothingElse() {
         Plane8 plane = bytes(100, 150, 125, 90);
         Pyramid pyramid = Pyramid.of(Picture.grey(plane), Work.alone());
-        int[] stretched = seen(pyramid.toned(new Tone(100, 150)));
+        int[] stretched = seen(pyramid.seen(new Contrast(100 / 255.0, 150 / 255.0)));
         assertThat(stretched[0]).isEqualTo(0xff000000);
         assertThat(stretched[1]).isEqualTo(0xffffffff);
         assertThat(red(stretched[2])).isBetween(127, 128);
         assertThat(stretched[3]).isEqualTo(0xff000000);
         assertThat(pyramid.tone()).isEqualTo(new Tone(0, 255));
         assertThat(plane.at(1, 0)).isEqualTo(150);
+    }
+
+    @Test
+    void contrastMeansTheSameForChannelsOfAnyRange() {
+        Picture colour = Picture.colour(bytes(255, 255, 0, 0), bytes(0, 128, 0, 0), bytes(0));
+        Plane saturation = ChannelPlane.of(colour, "saturation", Work.alone()).orElseThrow();
+        Pyramid pyramid = Pyramid.of(saturation, colour, Work.alone());
+        assertThat(seen(pyramid.seen(Contrast.AS_IT_IS))).isEqualTo(seen(pyramid));
+        int[] brighter = seen(pyramid.seen(new Contrast(0, 0.5)));
+        assertThat(brighter[0]).isEqualTo(0xffffffff);
+        assertThat(brighter[2]).isEqualTo(0xff000000);
+        assertThatThrownBy(() -> new Contrast(0.5, 0.5)).isInstanceOf(IllegalArgumentException.class);
     }
 
     @Test

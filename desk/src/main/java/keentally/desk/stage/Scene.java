@@ -4,10 +4,10 @@ import java.util.Optional;
 import keentally.core.picture.Picture;
 import keentally.core.step.Flow;
 import keentally.core.step.State;
+import keentally.core.view.Contrast;
 import keentally.core.view.Layers;
 import keentally.core.view.ObjectColours;
 import keentally.core.view.Pyramid;
-import keentally.core.view.Tone;
 import keentally.core.view.Viewport;
 import keentally.core.work.Work;
 
@@ -33,7 +33,7 @@ record Scene(
      * @param channel one channel of the original; empty for all of what the state holds
      * @param contrast what is black and white; empty for as it is
      */
-    record Seen(Optional<String> channel, Optional<Tone> contrast) {
+    record Seen(Optional<String> channel, Optional<Contrast> contrast) {
         static final Seen AS_IT_IS = new Seen(Optional.empty(), Optional.empty());
     }
 
@@ -60,7 +60,7 @@ record Scene(
         Picture ground = onOriginal ? state.original() : state.current();
         Optional<Pyramid> channel = seen.channel.flatMap(c -> pyramids.of(c, state.original(), work));
         Pyramid asIs = channel.isPresent() ? channel.get() : pyramids.of(ground, state.original(), work);
-        Pyramid pyramid = seen.contrast.map(asIs::toned).orElse(asIs);
+        Pyramid pyramid = seen.contrast.map(asIs::seen).orElse(asIs);
         Optional<ObjectColours> known = colours.or(() -> state.objects().map(ObjectColours::of));
         return new Layers(pyramid, state.field(), state.mask(), state.objects(), known, overlay, strength, selected);
     }

@@ -8,8 +8,8 @@ import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import keentally.core.geometry.Point;
+import keentally.core.view.Contrast;
 import keentally.core.view.Layers;
-import keentally.core.view.Tone;
 import keentally.core.view.Viewport;
 
 /** How the picture is looked at; nothing of it is undone. */
@@ -25,7 +25,7 @@ public final class StageModel {
 
     private final ObjectProperty<Optional<StageTool>> tool = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<Optional<String>> channel = new SimpleObjectProperty<>(Optional.empty());
-    private final ObjectProperty<Optional<Tone>> contrast = new SimpleObjectProperty<>(Optional.empty());
+    private final ObjectProperty<Optional<Contrast>> contrast = new SimpleObjectProperty<>(Optional.empty());
 
     /** What the mouse draws with; empty while it only looks about. */
     public ObjectProperty<Optional<StageTool>> tool() {
@@ -38,7 +38,7 @@ public final class StageModel {
     }
 
     /** What is shown black and white; empty for as it is. No value changes. */
-    public ObjectProperty<Optional<Tone>> contrast() {
+    public ObjectProperty<Optional<Contrast>> contrast() {
         return contrast;
     }
 

@@ -10,7 +10,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.stage.Popup;
-import keentally.core.view.Tone;
+import keentally.core.view.Contrast;
 import keentally.core.words.Figures;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
@@ -20,12 +20,13 @@ import keentally.desk.stage.StageModel;
 /** What is shown black and what white. Only the eye sees it: no value changes. */
 final class ContrastMenu extends ToggleButton {
     private static final double WIDTH = 260;
+    private static final double MOST = 100;
 
     private final DeskModel desk;
     private final StageModel stage;
     private final Popup popup = new Popup();
-    private final Slider black = new Slider();
-    private final Slider white = new Slider();
+    private final Slider black = new Slider(0, MOST, 0);
+    private final Slider white = new Slider(0, MOST, MOST);
     private final Label blackValue = new Label();
     private final Label whiteValue = new Label();
     private boolean filling;
@@ -89,15 +90,10 @@ final class ContrastMenu extends ToggleButton {
     }
 
     private void fill() {
-        Tone tone = desk.open().get().orElseThrow().pyramid().tone();
+        Contrast now = stage.contrast().get().orElse(Contrast.AS_IT_IS);
         filling = true;
-        for (Slider slider : new Slider[] {black, white}) {
-            slider.setMin(tone.black());
-            slider.setMax(tone.white());
-        }
-        Tone now = stage.contrast().get().orElse(tone);
-        black.setValue(now.black());
-        white.setValue(now.white());
+        black.setValue(100 * now.black());
+        white.setValue(100 * now.white());
         filling = false;
         say();
     }
@@ -106,14 +102,14 @@ final class ContrastMenu extends ToggleButton {
         if (filling) {
             return;
         }
-        double least = (white.getMax() - white.getMin()) / 200;
-        double top = Math.max(white.getValue(), black.getValue() + least);
-        stage.contrast().set(Optional.of(new Tone(black.getValue(), top)));
+        double from = Math.min(black.getValue(), MOST - 1);
+        double to = Math.max(white.getValue(), from + 1);
+        stage.contrast().set(Optional.of(new Contrast(from / MOST, to / MOST)));
         say();
     }
 
     private void say() {
-        blackValue.setText(Figures.number(Math.rint(black.getValue() * 100) / 100));
-        whiteValue.setText(Figures.number(Math.rint(white.getValue() * 100) / 100));
+        blackValue.setText(Figures.fixed(black.getValue(), 0) + " %");
+        whiteValue.setText(Figures.fixed(white.getValue(), 0) + " %");
     }
 }
