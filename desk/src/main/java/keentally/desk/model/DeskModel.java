@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -63,6 +64,10 @@ public final class DeskModel implements AutoCloseable {
     private final OpenPictures pictures = new OpenPictures();
 
     private OpenStudy held;
+
+    /** Studies that are not on the desk any more, but whose last actions may still have to be put on disk. */
+    private final Set<OpenStudy> leaving = ConcurrentHashMap.newKeySet();
+
     private final SampleMaker maker = new SampleMaker();
     private final Captions captions = new Captions();
     private final PictureCautions checks = new PictureCautions(captions);
@@ -247,6 +252,7 @@ public final class DeskModel implements AutoCloseable {
 
     private void hold(OpenStudy next) {
         OpenStudy before = held;
+        leaving.add(before);
         lanes.submit(Lane.IDLE, cancel -> letGo(before));
         held = next;
         pictures.clear();
@@ -262,10 +268,14 @@ public final class DeskModel implements AutoCloseable {
         show(start.samples().isEmpty() ? "" : start.samples().getFirst());
     }
 
+    /** Once, whether in its turn or at the very end. */
     private void letGo(OpenStudy before) {
         try {
-            before.close();
+            if (leaving.remove(before)) {
+                before.close();
+            }
         } catch (FileFault e) {
+            LoggerFactory.getLogger(DeskModel.class).error("a study was not kept whole", e);
             ui.execute(() -> say(e.getMessage()));
         }
     }
@@ -366,9 +376,12 @@ public final class DeskModel implements AutoCloseable {
         long ticket = ++asked;
         int upTo = tried.indexOf(stepId) + 1;
         lanes.submit(Lane.PREVIEW, cancel -> {
+            Optional<Sample> made = made(sample.get());
             try {
-                Run run = runner.run(tried, sample.get().get(), upTo, cancel, Progress.SILENT);
-                ui.execute(() -> preview.set(ticket >= dropped ? Optional.of(run) : preview.get()));
+                if (made.isPresent()) {
+                    Run run = runner.run(tried, made.get(), upTo, cancel, Progress.SILENT);
+                    ui.execute(() -> preview.set(ticket >= dropped ? Optional.of(run) : preview.get()));
+                }
             } catch (RunFault e) {
                 ui.execute(() -> say(e.getMessage()));
             }
@@ -439,6 +452,16 @@ public final class DeskModel implements AutoCloseable {
         return open.get().flatMap(o -> sample().map(thing -> () -> maker.sample(o, thing)));
     }
 
+    /** Empty, and said, where the field holds no pixel of the picture. */
+    private Optional<Sample> made(Supplier<Sample> sample) {
+        try {
+            return Optional.of(sample.get());
+        } catch (IllegalArgumentException e) {
+            ui.execute(() -> say(Texts.of("complaint", e.getMessage())));
+            return Optional.empty();
+        }
+    }
+
     private Background background() {
         List<String> order = study.get().samples();
         int before = order.indexOf(sampleId.get()) - 1;
@@ -462,12 +485,10 @@ public final class DeskModel implements AutoCloseable {
     private void follow(Method method, Supplier<Sample> sample, long ticket, boolean whole) {
         Background background = background();
         Lanes.Job job = cancel -> {
-            try {
-                Shown result = Shown.of(runner, method, sample.get(), checks, background, cancel);
+            made(sample).ifPresent(s -> {
+                Shown result = Shown.of(runner, method, s, checks, background, cancel);
                 ui.execute(() -> came(result, ticket, whole));
-            } catch (IllegalArgumentException e) {
-                ui.execute(() -> say(Texts.of("complaint", e.getMessage())));
-            }
+            });
         };
         if (whole) {
             lanes.overtake(Lane.FOLLOW, job);
@@ -505,10 +526,9 @@ public final class DeskModel implements AutoCloseable {
     public void close() {
         lanes.close();
         workers.close();
-        try {
-            held.close();
-        } catch (FileFault e) {
-            LoggerFactory.getLogger(DeskModel.class).error("the study was not kept whole", e);
+        leaving.add(held);
+        for (OpenStudy study : List.copyOf(leaving)) {
+            letGo(study);
         }
     }
 }

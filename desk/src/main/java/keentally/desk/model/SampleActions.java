@@ -48,7 +48,11 @@ public final class SampleActions {
 
     /** What to do with files that have several pages. */
     public interface PageChoice {
-        /** Asked on the interface thread; answers with the samples to make, by name; none to leave the file out. */
+        /**
+         * Asked on the interface thread; answers with the samples to make, by name; none to leave the file out.
+         *
+         * @throws IllegalArgumentException in a sentence, where the channels cannot be called so
+         */
         List<NewSample> choose(Survey survey);
     }
 
@@ -117,22 +121,21 @@ public final class SampleActions {
 
     private void added(List<Survey> read, List<String> faults, PageChoice choice) {
         List<NewSample> fresh = new ArrayList<>();
-        List<String> all = new ArrayList<>(faults);
         for (Survey survey : read) {
-            try {
-                if (survey.pages() > 1) {
+            if (survey.pages() > 1) {
+                try {
                     fresh.addAll(choice.choose(survey));
-                } else {
-                    fresh.add(new NewSample(
-                            bare(survey.file()), new PictureRef(List.of(PictureShelf.source("", survey, 1)))));
+                } catch (IllegalArgumentException e) {
+                    faults.add(Texts.of("complaint", e.getMessage()));
                 }
-            } catch (FileFault e) {
-                all.add(e.getMessage());
+            } else {
+                PictureRef picture = new PictureRef(List.of(PictureShelf.source("", survey, 1)));
+                fresh.add(new NewSample(bare(survey.file()), picture));
             }
         }
         put(fresh);
-        if (!all.isEmpty()) {
-            desk.say(String.join(" ", all));
+        if (!faults.isEmpty()) {
+            desk.say(String.join(" ", faults));
         }
     }
 
@@ -282,14 +285,14 @@ public final class SampleActions {
     /** Looks for missing pictures, by what is in them, in a folder and below it. */
     public void find(Path folder) {
         Study study = desk.study().get();
-        List<FileStamp> wanted = study.samples().stream()
-                .flatMap(id -> study.sample(id).orElseThrow().picture().sources().stream())
-                .filter(s -> !Files.exists(s.file()))
-                .flatMap(s -> s.stamp().stream())
-                .distinct()
-                .toList();
         desk.whenIdle(cancel -> {
             try {
+                List<FileStamp> wanted = study.samples().stream()
+                        .flatMap(id -> study.sample(id).orElseThrow().picture().sources().stream())
+                        .filter(s -> !Files.exists(s.file()))
+                        .flatMap(s -> s.stamp().stream())
+                        .distinct()
+                        .toList();
                 Map<FileStamp, Path> found = PictureShelf.search(folder, wanted);
                 ui.execute(() -> found(folder, wanted.size(), found));
             } catch (FileFault e) {

@@ -15,7 +15,6 @@ import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.SampleActions.NewSample;
 import keentally.study.document.PictureRef;
-import keentally.study.file.FileFault;
 import keentally.study.picture.PictureReader.Survey;
 import keentally.study.store.PictureShelf;
 
@@ -67,15 +66,9 @@ final class PagesDialog {
         String about = Texts.of("pages.about", survey.file().getFileName(), String.valueOf(survey.pages()));
         VBox content = new VBox(10, Prose.of(about, "hint"), apart, channels, scroll);
         content.setPrefWidth(440);
-        return Ask.that(owner, Texts.of("pages.title"), content, Texts.of("pages.yes")) ? chosen() : List.of();
-    }
-
-    private List<NewSample> chosen() {
-        try {
-            return channels.isSelected() ? joined() : each();
-        } catch (FileFault | IllegalArgumentException e) {
-            return List.of();
-        }
+        return Ask.that(owner, Texts.of("pages.title"), content, Texts.of("pages.yes"))
+                ? (channels.isSelected() ? joined() : each())
+                : List.of();
     }
 
     private String bare() {
@@ -84,7 +77,7 @@ final class PagesDialog {
         return dot > 0 ? name.substring(0, dot) : name;
     }
 
-    private List<NewSample> each() throws FileFault {
+    private List<NewSample> each() {
         List<NewSample> samples = new ArrayList<>();
         for (int i = 0; i < pages.size(); i++) {
             if (pages.get(i).isSelected()) {
@@ -95,7 +88,7 @@ final class PagesDialog {
         return samples;
     }
 
-    private List<NewSample> joined() throws FileFault {
+    private List<NewSample> joined() {
         List<PictureRef.Source> sources = new ArrayList<>();
         for (int i = 0; i < pages.size(); i++) {
             if (pages.get(i).isSelected()) {

@@ -123,14 +123,10 @@ class SampleActionsTest {
         List<Survey> asked = new ArrayList<>();
         actions.add(List.of(file), survey -> {
             asked.add(survey);
-            try {
-                return List.of(new SampleActions.NewSample(
-                        "stains",
-                        new PictureRef(List.of(
-                                PictureShelf.source("first", survey, 1), PictureShelf.source("last", survey, 3)))));
-            } catch (FileFault e) {
-                throw new AssertionError(e);
-            }
+            return List.of(new SampleActions.NewSample(
+                    "stains",
+                    new PictureRef(
+                            List.of(PictureShelf.source("first", survey, 1), PictureShelf.source("last", survey, 3)))));
         });
         ui.settle(() -> desk.open().get().isPresent());
         assertThat(asked).singleElement().satisfies(s -> assertThat(s.pages()).isEqualTo(3));
@@ -247,5 +243,18 @@ class SampleActionsTest {
         ui.settle(() -> desk.sampleId().get().equals("s1"));
         ui.settle(() -> desk.open().get().isPresent());
         assertThat(desk.open().get().orElseThrow().file().picture().width()).isEqualTo(40);
+    }
+
+    @Test
+    void aStudyThatIsLeftAtTheVeryEndIsKeptWholeToo() throws FileFault {
+        Path path = desk.holding().get().path().orElseThrow();
+        add(List.of(picture("a.png", 30, 1)));
+        actions.label("s1", SlideLabel.of("the last word"));
+        desk.begin(Study.empty());
+        desk.close();
+        try (StudyFile file = StudyFile.open(path, StudyFile.Watch.SILENT)) {
+            assertThat(file.isReadOnly()).isFalse();
+            assertThat(file.history().study().sample("s1").orElseThrow().name()).isEqualTo("the last word");
+        }
     }
 }

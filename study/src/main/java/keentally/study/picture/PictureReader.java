@@ -75,9 +75,19 @@ public final class PictureReader {
     /**
      * What a file holds, without decoding it.
      *
+     * @param bytes its length
+     * @param modified when it was last changed, in milliseconds since 1970
      * @param channelNames what the file calls its pages; empty where it does not
      */
-    public record Survey(Path file, String sha256, int width, int height, int pages, List<String> channelNames) {}
+    public record Survey(
+            Path file,
+            String sha256,
+            long bytes,
+            long modified,
+            int width,
+            int height,
+            int pages,
+            List<String> channelNames) {}
 
     /** @throws FileFault where it is clear already that the file cannot be read */
     public static Survey survey(Path file) throws FileFault {
@@ -165,7 +175,15 @@ public final class PictureReader {
             int width = reader.getWidth(0);
             int height = reader.getHeight(0);
             checkSize(width, height);
-            return new Survey(file, sha256, width, height, pages, ome(reader).channelNames());
+            return new Survey(
+                    file,
+                    sha256,
+                    Files.size(file),
+                    Files.getLastModifiedTime(file).toMillis(),
+                    width,
+                    height,
+                    pages,
+                    ome(reader).channelNames());
         });
     }
 

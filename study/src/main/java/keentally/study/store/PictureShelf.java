@@ -59,7 +59,7 @@ public final class PictureShelf {
                             .single()
                             .orElseThrow(() -> new FileFault(source.file() + ", page " + source.page()
                                     + ", is a colour picture; only grey ones can be channels of a sample."))));
-            hashes.append(file.sha256()).append('#').append(file.page()).append(' ');
+            hashes.append(source.channel()).append('=').append(file.key()).append('\n');
             boolean fits = file.picture().width() == first.picture().width()
                     && file.picture().height() == first.picture().height();
             if (!fits) {
@@ -116,23 +116,13 @@ public final class PictureShelf {
     }
 
     /**
-     * What a file is like now. One that was written just now may be written again within the same tick of the file system's
-     * clock; its time says nothing then, and is noted as 0.
+     * One page of a file, with what the file is like. One that was written just now may be written again within the same tick of
+     * the file system's clock; its time says nothing then, and is noted as 0.
      */
-    public static FileStamp stamp(Path file, String sha256) throws FileFault {
-        try {
-            long modified = Files.getLastModifiedTime(file).toMillis();
-            boolean settled = System.currentTimeMillis() - modified > TICK_MS;
-            return new FileStamp(sha256, Files.size(file), settled ? modified : 0);
-        } catch (IOException e) {
-            throw new FileFault(file + " cannot be read: " + WholeFile.reason(e) + ".", e);
-        }
-    }
-
-    /** One page of a file, with its stamp. */
-    public static Source source(String channel, PictureReader.Survey survey, int page) throws FileFault {
-        Path file = survey.file().toAbsolutePath().normalize();
-        return new Source(channel, file, page, Optional.of(stamp(file, survey.sha256())));
+    public static Source source(String channel, PictureReader.Survey survey, int page) {
+        boolean settled = System.currentTimeMillis() - survey.modified() > TICK_MS;
+        FileStamp stamp = new FileStamp(survey.sha256(), survey.bytes(), settled ? survey.modified() : 0);
+        return new Source(channel, survey.file().toAbsolutePath().normalize(), page, Optional.of(stamp));
     }
 
     /**
