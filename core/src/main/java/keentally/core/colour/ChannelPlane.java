@@ -2,6 +2,8 @@ package keentally.core.colour;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
+import keentally.core.picture.Channel;
 import keentally.core.picture.Depth;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane;
@@ -30,6 +32,14 @@ public final class ChannelPlane {
     private static final double ZN = 1.08883;
 
     private ChannelPlane() {}
+
+    /** The names that a picture answers to: its own channels, then the words of a colour picture. */
+    public static List<String> wordsFor(Picture picture) {
+        Stream<String> own = picture.channels().stream().map(Channel::name);
+        return Stream.concat(own, picture.isColour() ? WORDS.stream() : Stream.empty())
+                .distinct()
+                .toList();
+    }
 
     /** Empty where the picture has no such channel. */
     public static Optional<Plane> of(Picture picture, String word, Work work) {

@@ -18,6 +18,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
+import keentally.core.colour.ChannelPlane;
 import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
 import keentally.core.stats.ValueSummary;
@@ -27,10 +28,10 @@ import keentally.desk.look.PlotImages;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
+import keentally.desk.model.Newest;
 import keentally.desk.picture.HistogramWish.Ground;
 import keentally.desk.picture.HistogramWish.Of;
 import keentally.desk.picture.HistogramWish.Result;
-import keentally.desk.stage.StageModel;
 
 /** The picture's histogram, of any channel and region, and a second one to hold against it. */
 final class HistogramSection implements PicturePanel.PanelSection {
@@ -40,6 +41,7 @@ final class HistogramSection implements PicturePanel.PanelSection {
     private final DeskModel desk;
     private final PictureModel model;
     private final HistogramModel wishes;
+    private final Newest newest;
     private final ImageView plot = new ImageView();
     private final Label complaint = Prose.complaint();
     private final GridPane numbers = new GridPane();
@@ -50,13 +52,13 @@ final class HistogramSection implements PicturePanel.PanelSection {
     private final HBox second;
     private final VBox node;
     private Optional<Result> result = Optional.empty();
-    private long asked;
     private boolean filling;
 
-    HistogramSection(DeskModel desk, PictureModel model, StageModel stage) {
+    HistogramSection(DeskModel desk, PictureModel model) {
         this.desk = desk;
         this.model = model;
         this.wishes = model.histogram();
+        this.newest = new Newest(desk, Platform::runLater);
         plot.setId("histogram-plot");
         numbers.setId("histogram-numbers");
         numbers.getStyleClass().add("numbers");
@@ -210,7 +212,7 @@ final class HistogramSection implements PicturePanel.PanelSection {
 
     private void fill(Ground ground) {
         filling = true;
-        List<String> names = HistogramWish.channels(ground.picture());
+        List<String> names = ChannelPlane.wordsFor(ground.picture());
         List<String> places = ground.regions();
         for (int i = 0; i < 2; i++) {
             wishes.fit(i, names, places);
@@ -228,23 +230,19 @@ final class HistogramSection implements PicturePanel.PanelSection {
 
     private void ask(Ground ground) {
         HistogramWish wish = wishes.wish();
-        long ticket = ++asked;
         boolean dark = PlotImages.isDark(node.getScene());
-        desk.whenIdle(cancel -> {
+        newest.ask(work -> {
             try {
-                Result made = wish.made(ground, desk.work(cancel));
-                var picture = made.plot().image(WIDTH, HEIGHT, 2, PlotImages.look(dark));
-                Platform.runLater(() -> came(ticket, made, picture));
+                Result made = wish.made(ground, work);
+                BufferedImage picture = made.plot().image(WIDTH, HEIGHT, 2, PlotImages.look(dark));
+                return () -> came(made, picture);
             } catch (IllegalArgumentException e) {
-                Platform.runLater(() -> failed(ticket, e.getMessage()));
+                return () -> failed(e.getMessage());
             }
         });
     }
 
-    private void came(long ticket, Result made, BufferedImage picture) {
-        if (ticket != asked) {
-            return;
-        }
+    private void came(Result made, BufferedImage picture) {
         result = Optional.of(made);
         complaint.setVisible(false);
         plot.setImage(PlotImages.of(picture));
@@ -253,14 +251,12 @@ final class HistogramSection implements PicturePanel.PanelSection {
         numbers(made);
     }
 
-    private void failed(long ticket, String sentence) {
-        if (ticket == asked) {
-            result = Optional.empty();
-            plot.setImage(null);
-            numbers.getChildren().clear();
-            complaint.setText(sentence);
-            complaint.setVisible(true);
-        }
+    private void failed(String sentence) {
+        result = Optional.empty();
+        plot.setImage(null);
+        numbers.getChildren().clear();
+        complaint.setText(sentence);
+        complaint.setVisible(true);
     }
 
     private void numbers(Result made) {

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import keentally.core.colour.ChannelPlane;
-import keentally.core.picture.Channel;
 import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
 import keentally.core.picture.PhaseMap;
@@ -149,15 +148,5 @@ record HistogramWish(List<Of> ofs, boolean logarithmic, boolean shares, int bins
             }
         }
         return Mask.of(width, map.map().height(), words);
-    }
-
-    /** The channels that a picture can be looked at by. */
-    static List<String> channels(Picture picture) {
-        List<String> names =
-                new ArrayList<>(picture.channels().stream().map(Channel::name).toList());
-        if (picture.isColour()) {
-            ChannelPlane.WORDS.stream().filter(w -> !names.contains(w)).forEach(names::add);
-        }
-        return names;
     }
 }

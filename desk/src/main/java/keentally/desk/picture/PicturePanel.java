@@ -10,20 +10,17 @@ import keentally.core.setting.ChoiceSetting;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.picture.PictureModel.Section;
-import keentally.desk.stage.StageModel;
 
 /** The panel of the picture: one of its sections at a time, chosen by words along its top. */
 public final class PicturePanel extends VBox {
     private final DeskModel desk;
     private final PictureModel model;
-    private final StageModel stage;
     private final Map<Section, ToggleButton> words = new EnumMap<>(Section.class);
     private PanelSection shown;
 
-    public PicturePanel(DeskModel desk, PictureModel model, StageModel stage) {
+    public PicturePanel(DeskModel desk, PictureModel model) {
         this.desk = desk;
         this.model = model;
-        this.stage = stage;
         getStyleClass().add("picture-panel");
         ToggleGroup group = new ToggleGroup();
         HBox row = new HBox();
@@ -59,7 +56,7 @@ public final class PicturePanel extends VBox {
             case FACTS -> new FactsSection(desk, model);
             case SCALE -> new ScaleSection(desk, model);
             case FIELD -> new FieldSection(desk, model);
-            case HISTOGRAM -> new HistogramSection(desk, model, stage);
+            case HISTOGRAM -> new HistogramSection(desk, model);
         };
         VBox node = shown.node();
         node.getStyleClass().add("section");

@@ -20,13 +20,11 @@ import keentally.desk.model.DeskModel;
 import keentally.desk.model.Shown;
 import keentally.desk.picture.PictureModel;
 import keentally.desk.picture.PicturePanel;
-import keentally.desk.stage.StageModel;
 
 /** The panel at the right: the selected station's question, its settings, and what it found. */
 public final class StationPanel extends VBox {
     private final DeskModel desk;
     private final PictureModel picture;
-    private final StageModel stage;
     private Optional<MethodStep> built = Optional.empty();
     private String builtSample = "";
     private String builtMethod = "";
@@ -34,10 +32,9 @@ public final class StationPanel extends VBox {
     private final Label headline = Prose.of("", "headline");
     private final Label fault = Prose.complaint();
 
-    public StationPanel(DeskModel desk, PictureModel picture, StageModel stage) {
+    public StationPanel(DeskModel desk, PictureModel picture) {
         this.desk = desk;
         this.picture = picture;
-        this.stage = stage;
         setId("station-panel");
         getStyleClass().add("station-panel");
         headline.setId("headline");
@@ -103,7 +100,7 @@ public final class StationPanel extends VBox {
     }
 
     private void picture() {
-        PicturePanel panel = new PicturePanel(desk, picture, stage);
+        PicturePanel panel = new PicturePanel(desk, picture);
         body = panel::refresh;
         getChildren()
                 .addAll(

@@ -1,11 +1,8 @@
 package keentally.desk.station;
 
 import java.util.List;
-import java.util.Optional;
-import java.util.stream.Stream;
+import keentally.core.colour.ChannelPlane;
 import keentally.core.method.MethodStep;
-import keentally.core.picture.Channel;
-import keentally.core.picture.Picture;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
@@ -30,16 +27,12 @@ final class Tuning {
         return !desk.methodId().equals(methodId) || desk.method().step(stepId).isEmpty();
     }
 
-    /** The channels to choose from: the sample's own, then the words that its picture answers to. */
+    /** The channels to choose from: those of the sample's picture, or {@code words} while there is none. */
     List<String> channels(List<String> words) {
-        Optional<Picture> picture = desk.open().get().map(o -> o.file().picture());
-        List<String> own = picture.map(Picture::channels).orElse(List.of()).stream()
-                .map(Channel::name)
-                .toList();
-        boolean colour = picture.map(Picture::isColour).orElse(true);
-        return Stream.concat(own.stream(), colour ? words.stream() : Stream.empty())
-                .distinct()
-                .toList();
+        return desk.open()
+                .get()
+                .map(o -> ChannelPlane.wordsFor(o.file().picture()))
+                .orElse(words);
     }
 
     MethodStep step() {

@@ -78,7 +78,7 @@ public final class DeskWindow {
         picture.savingBy(this::savePlot);
         preferUnit();
         this.stage = new StageView(desk, stageModel, onCrash);
-        ScrollPane panel = new ScrollPane(new StationPanel(desk, picture, stageModel));
+        ScrollPane panel = new ScrollPane(new StationPanel(desk, picture));
         panel.getStyleClass().add("panel-scroll");
         panel.setFitToWidth(true);
         panel.setFitToHeight(true);

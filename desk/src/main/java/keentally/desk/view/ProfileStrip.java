@@ -12,10 +12,13 @@ import keentally.core.colour.ChannelPlane;
 import keentally.core.geometry.Segment;
 import keentally.core.picture.Channel;
 import keentally.core.picture.Picture;
+import keentally.core.picture.Plane;
 import keentally.core.stats.LineProfile;
 import keentally.core.words.Figures;
+import keentally.core.work.Work;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
+import keentally.desk.model.Newest;
 import keentally.desk.picture.PictureModel;
 import keentally.desk.stage.StageModel;
 
@@ -34,12 +37,16 @@ final class ProfileStrip extends Pane {
     private final Label low = new Label();
     private final Path curve = new Path();
     private Optional<LineProfile> profile = Optional.empty();
-    private long asked;
+    private final Newest newest;
+    private Picture looked;
+    private String lookedChannel = "";
+    private Optional<Plane> plane = Optional.empty();
 
     ProfileStrip(DeskModel desk, PictureModel picture, StageModel stage) {
         this.desk = desk;
         this.picture = picture;
         this.stage = stage;
+        this.newest = new Newest(desk, Platform::runLater);
         setId("profile");
         getStyleClass().add("profile");
         length.setId("ruler-length");
@@ -62,8 +69,8 @@ final class ProfileStrip extends Pane {
     private void ask() {
         Optional<Segment> line = picture.ruler().line().get();
         Optional<Picture> open = desk.open().get().map(o -> o.file().picture());
-        long ticket = ++asked;
         if (line.isEmpty() || open.isEmpty() || !picture.ruling().get()) {
+            newest.drop();
             length.setText(Texts.of("ruler.draw"));
             profile = Optional.empty();
             requestLayout();
@@ -76,16 +83,23 @@ final class ProfileStrip extends Pane {
                                 ? Channel.GREY
                                 : open.get().channels().getFirst().name());
         length.setText(describe(line.get()) + Texts.of("ruler.channel", channel));
-        desk.whenIdle(cancel -> {
-            Optional<LineProfile> made =
-                    ChannelPlane.of(open.get(), channel, desk.work(cancel)).map(p -> LineProfile.of(p, line.get()));
-            Platform.runLater(() -> {
-                if (ticket == asked) {
-                    profile = made;
-                    requestLayout();
-                }
-            });
+        newest.ask(work -> {
+            Optional<LineProfile> made = plane(open.get(), channel, work).map(p -> LineProfile.of(p, line.get()));
+            return () -> {
+                profile = made;
+                requestLayout();
+            };
         });
+    }
+
+    /** Made once for all the places that the line is dragged to; in the idle lane alone. */
+    private Optional<Plane> plane(Picture picture, String channel, Work work) {
+        if (!picture.equals(looked) || !channel.equals(lookedChannel)) {
+            looked = picture;
+            lookedChannel = channel;
+            plane = ChannelPlane.of(picture, channel, work);
+        }
+        return plane;
     }
 
     private String describe(Segment line) {

@@ -84,14 +84,7 @@ final class StageBar extends HBox {
                     .get()
                     .map(o -> o.file().picture())
                     .filter(p -> p.single().isEmpty())
-                    .ifPresent(p -> {
-                        p.channels().forEach(c -> words.add(c.name()));
-                        if (p.isColour()) {
-                            ChannelPlane.WORDS.stream()
-                                    .filter(w -> !words.contains(w))
-                                    .forEach(words::add);
-                        }
-                    });
+                    .ifPresent(p -> words.addAll(ChannelPlane.wordsFor(p)));
             box.getItems().setAll(words);
             box.setValue(model.channel().get().filter(words::contains).orElse(all));
             box.setVisible(words.size() > 1);
