@@ -30,44 +30,44 @@ final class Orientation {
         boolean swaps = orientation > 4;
         int width = swaps ? plane.height() : plane.width();
         int height = swaps ? plane.width() : plane.height();
-        float[] values = new float[width * height];
-        for (int y = 0; y < height; y++) {
-            for (int x = 0; x < width; x++) {
-                values[y * width + x] = from(plane, orientation, x, y);
-            }
-        }
         return switch (plane) {
             case Plane8 p -> {
-                byte[] out = new byte[values.length];
+                byte[] out = new byte[width * height];
                 for (int i = 0; i < out.length; i++) {
-                    out[i] = (byte) (int) values[i];
+                    out[i] = p.values()[from(p, orientation, i % width, i / width)];
                 }
                 yield Plane8.of(width, height, out);
             }
             case Plane16 p -> {
-                short[] out = new short[values.length];
+                short[] out = new short[width * height];
                 for (int i = 0; i < out.length; i++) {
-                    out[i] = (short) (int) values[i];
+                    out[i] = p.values()[from(p, orientation, i % width, i / width)];
                 }
                 yield Plane16.of(width, height, out);
             }
-            case PlaneF p -> PlaneF.of(width, height, values);
+            case PlaneF p -> {
+                float[] out = new float[width * height];
+                for (int i = 0; i < out.length; i++) {
+                    out[i] = p.values()[from(p, orientation, i % width, i / width)];
+                }
+                yield PlaneF.of(width, height, out);
+            }
         };
     }
 
-    /** The stored value that belongs at (x, y) of the upright picture. */
-    private static float from(Plane p, int orientation, int x, int y) {
+    /** Where the value that belongs at (x, y) of the upright picture is stored. */
+    private static int from(Plane p, int orientation, int x, int y) {
         int right = p.width() - 1;
         int bottom = p.height() - 1;
         return switch (orientation) {
-            case 2 -> p.at(right - x, y);
-            case 3 -> p.at(right - x, bottom - y);
-            case 4 -> p.at(x, bottom - y);
-            case 5 -> p.at(y, x);
-            case 6 -> p.at(y, bottom - x);
-            case 7 -> p.at(right - y, bottom - x);
-            case 8 -> p.at(right - y, x);
-            default -> p.at(x, y);
+            case 2 -> right - x + y * p.width();
+            case 3 -> right - x + (bottom - y) * p.width();
+            case 4 -> x + (bottom - y) * p.width();
+            case 5 -> y + x * p.width();
+            case 6 -> y + (bottom - x) * p.width();
+            case 7 -> right - y + (bottom - x) * p.width();
+            case 8 -> right - y + x * p.width();
+            default -> x + y * p.width();
         };
     }
 }
