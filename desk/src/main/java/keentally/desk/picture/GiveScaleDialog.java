@@ -6,13 +6,9 @@ import java.util.Map;
 import java.util.Optional;
 import javafx.application.Platform;
 import javafx.scene.Scene;
-import javafx.scene.control.CheckBox;
-import javafx.scene.control.ScrollPane;
-import javafx.scene.layout.VBox;
 import keentally.core.words.Figures;
-import keentally.desk.look.Ask;
-import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.desk.look.TickList;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.OpenSample;
 import keentally.study.document.Thing.SampleThing;
@@ -22,8 +18,6 @@ import keentally.study.picture.PictureReader.Size;
 
 /** Which other samples get the scale of this one. Pictures of another size are named as such and not ticked beforehand. */
 final class GiveScaleDialog {
-    private static final double MOST_HEIGHT = 360;
-
     private final DeskModel desk;
     private final PictureModel model;
 
@@ -57,29 +51,16 @@ final class GiveScaleDialog {
     }
 
     private void ask(Scene owner, Size own, Map<String, SampleThing> others, Map<String, Optional<Size>> sizes) {
-        VBox list = new VBox(8);
-        Map<String, CheckBox> boxes = new LinkedHashMap<>();
+        TickList list = new TickList();
         others.forEach((id, sample) -> {
             Optional<Size> size = sizes.get(id);
-            CheckBox box = new CheckBox(label(sample, size, own));
-            box.setId("give-" + id);
-            box.setWrapText(true);
-            box.setSelected(size.equals(Optional.of(own)) && sample.scale().isEmpty());
-            boxes.put(id, box);
-            list.getChildren().add(box);
+            boolean fits = size.equals(Optional.of(own)) && sample.scale().isEmpty();
+            list.add(id, label(sample, size, own), fits);
         });
-        ScrollPane scroll = new ScrollPane(list);
-        scroll.setFitToWidth(true);
-        scroll.setMaxHeight(MOST_HEIGHT);
-        VBox content = new VBox(12, Prose.of(Texts.of("scale.give.hint"), "hint"), scroll);
-        content.setPrefWidth(460);
-        if (Ask.that(owner, Texts.of("scale.give.title"), content, Texts.of("scale.give.yes"))) {
-            List<String> chosen = boxes.keySet().stream()
-                    .filter(id -> boxes.get(id).isSelected())
-                    .toList();
-            if (!chosen.isEmpty()) {
-                model.actions().giveScale(chosen);
-            }
+        List<String> chosen =
+                list.ask(owner, Texts.of("scale.give.title"), Texts.of("scale.give.hint"), Texts.of("scale.give.yes"));
+        if (!chosen.isEmpty()) {
+            model.actions().giveScale(chosen);
         }
     }
 

@@ -1,0 +1,42 @@
+package keentally.desk.look;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import javafx.scene.Scene;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.VBox;
+
+/** Asks which ones of several things, each a line with a tick. */
+public final class TickList {
+    private static final double WIDTH = 460;
+    private static final double MOST_HEIGHT = 360;
+
+    private final Map<String, CheckBox> boxes = new LinkedHashMap<>();
+
+    /** @param id of the control, and what {@link #ask} answers with */
+    public void add(String id, String text, boolean ticked) {
+        CheckBox box = new CheckBox(text);
+        box.setId("tick-" + id);
+        box.setWrapText(true);
+        box.setSelected(ticked);
+        boxes.put(id, box);
+    }
+
+    /** The ids that are ticked; none where the person left. */
+    public List<String> ask(Scene owner, String title, String about, String yes) {
+        VBox list = new VBox(8);
+        list.getChildren().setAll(boxes.values());
+        ScrollPane scroll = new ScrollPane(list);
+        scroll.setFitToWidth(true);
+        scroll.setMaxHeight(MOST_HEIGHT);
+        VBox content = new VBox(12, Prose.of(about, "hint"), scroll);
+        content.setPrefWidth(WIDTH);
+        return Ask.that(owner, title, content, yes)
+                ? boxes.keySet().stream()
+                        .filter(id -> boxes.get(id).isSelected())
+                        .toList()
+                : List.of();
+    }
+}
