@@ -363,4 +363,22 @@ class PictureWindowTest {
         assertThat(sample().field()).isEmpty();
         assertThat(desk.onFx(() -> desk.model().undoable())).isEmpty();
     }
+
+    @Test
+    void aStationThatGoesOnWithOneChannelShowsThatChannelAlone() {
+        desk.click("slide-s4");
+        desk.click("card-0");
+        assertThat(coloured()).isGreaterThan(50_000);
+        desk.click("card-1");
+        assertThat(coloured()).isZero();
+        desk.click("card-0");
+        assertThat(coloured()).isGreaterThan(50_000);
+    }
+
+    /** Pixels of the stage that are no grey, but for the ground around the picture, which is nearly one. */
+    private long coloured() {
+        return Arrays.stream(desk.colours("stage"))
+                .filter(c -> Math.abs((c >> 16 & 255) - (c & 255)) > 8)
+                .count();
+    }
 }

@@ -74,6 +74,7 @@ final class Painter {
     }
 
     private int[] compose(Scene s) {
+        s.open().ifPresent(o -> pyramids.know(o.file().picture(), o.pyramid()));
         Layers layers =
                 Scene.layers(s.state(), s.colours(), s.overlay(), s.strength(), s.selected(), s.seen(), pyramids, work);
         int[] buffer = StageComposer.compose(layers, s.view(), work);

@@ -10,12 +10,14 @@ import keentally.core.view.ObjectColours;
 import keentally.core.view.Pyramid;
 import keentally.core.view.Viewport;
 import keentally.core.work.Work;
+import keentally.desk.model.OpenSample;
 
 /**
  * What is to be painted: a state, how it is shown, and through which window.
  *
  * @param colours of the state's objects, where they are known already
  * @param lens another state in a round hole, where one is held over the picture
+ * @param open the sample's own picture, whose pyramid is made already
  */
 record Scene(
         State state,
@@ -25,7 +27,8 @@ record Scene(
         Optional<Layers.Selected> selected,
         Viewport view,
         Optional<Lens> lens,
-        Seen seen) {
+        Seen seen,
+        Optional<OpenSample> open) {
 
     /**
      * How the ground is looked at.

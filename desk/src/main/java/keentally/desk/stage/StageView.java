@@ -321,7 +321,8 @@ public final class StageView extends Region {
                 selected(),
                 view,
                 lens,
-                new Scene.Seen(model.channel().get(), model.contrast().get())));
+                new Scene.Seen(model.channel().get(), model.contrast().get()),
+                desk.open().get()));
     }
 
     /** Selected objects belong to the end of the method, and are shown at every station but never on the bare picture. */
