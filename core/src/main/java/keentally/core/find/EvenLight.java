@@ -6,6 +6,7 @@ import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Plane;
 import keentally.core.stats.Histogram;
+import keentally.core.stats.Surface;
 import keentally.core.threshold.rule.Otsu;
 import keentally.core.work.Work;
 
@@ -37,9 +38,9 @@ public final class EvenLight {
         double cut = Otsu.cut(histogram).orElseThrow();
         boolean dark = 2 * histogram.atMost(cut) >= histogram.total();
         double[][] tiles = tiles(plane, field, cut, dark);
-        Surface surface = fit(tiles, null);
-        surface = surface == null ? null : fit(tiles, surface);
-        return surface == null ? Optional.empty() : variation(surface, tiles);
+        return fit(tiles, 0, Optional.empty())
+                .flatMap(first -> fit(tiles, 3 * spread(tiles, first) + 1e-9, Optional.of(first)))
+                .flatMap(surface -> variation(surface, tiles));
     }
 
     private static Optional<Double> variation(Surface surface, double[][] tiles) {
@@ -91,25 +92,14 @@ public final class EvenLight {
         return Arrays.copyOf(found, n);
     }
 
-    private static Surface fit(double[][] tiles, Surface before) {
-        double limit = before == null ? Double.POSITIVE_INFINITY : 3 * spread(tiles, before) + 1e-9;
-        double[][] m = new double[Surface.TERMS][Surface.TERMS + 1];
-        int n = 0;
+    private static Optional<Surface> fit(double[][] tiles, double limit, Optional<Surface> before) {
+        Surface.Fit fit = new Surface.Fit(2);
         for (double[] tile : tiles) {
-            if (before != null && Math.abs(tile[2] - before.at(tile[0], tile[1])) > limit) {
-                continue;
-            }
-            n++;
-            double[] terms = Surface.terms(tile[0], tile[1]);
-            for (int i = 0; i < Surface.TERMS; i++) {
-                for (int j = 0; j < Surface.TERMS; j++) {
-                    m[i][j] += terms[i] * terms[j];
-                }
-                m[i][Surface.TERMS] += terms[i] * tile[2];
+            if (before.isEmpty() || Math.abs(tile[2] - before.get().at(tile[0], tile[1])) <= limit) {
+                fit.add(tile[0], tile[1], tile[2]);
             }
         }
-        double[] solved = n < LEAST_TILES ? null : Surface.solve(m);
-        return solved == null ? null : new Surface(solved);
+        return fit.count() < LEAST_TILES ? Optional.empty() : fit.surface();
     }
 
     private static double spread(double[][] tiles, Surface surface) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import keentally.core.geometry.Ellipse;
 import keentally.core.picture.Picture;
+import keentally.core.stats.LinearSystem;
 import keentally.core.work.Work;
 
 /**
@@ -375,8 +376,12 @@ public final class RoundField {
                     }
                 }
             }
-            double[] s = Surface.solve(m);
-            double r2 = s == null ? -1 : s[2] + s[0] * s[0] + s[1] * s[1];
+            Optional<double[]> solved = LinearSystem.solve(m);
+            if (solved.isEmpty()) {
+                return Optional.empty();
+            }
+            double[] s = solved.get();
+            double r2 = s[2] + s[0] * s[0] + s[1] * s[1];
             if (r2 <= 0) {
                 return Optional.empty();
             }

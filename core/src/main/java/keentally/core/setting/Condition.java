@@ -25,6 +25,10 @@ public record Condition(Setting<?> on, List<?> any) {
         return new Condition(on, List.of(one, other));
     }
 
+    public static <E extends Enum<E>> Condition is(ChoiceSetting<E> on, E one, E other, E third) {
+        return new Condition(on, List.of(one, other, third));
+    }
+
     boolean holds(Values values) {
         return any.contains(values.get(on));
     }

@@ -10,7 +10,15 @@ import java.util.Optional;
  * @param <T> the type of its value
  */
 public sealed interface Setting<T>
-        permits ChannelSetting, ChoiceSetting, FlagSetting, NumberSetting, LengthSetting, AreaSetting, LimitSetting {
+        permits ChannelSetting,
+                ChoiceSetting,
+                FlagSetting,
+                NumberSetting,
+                LengthSetting,
+                AreaSetting,
+                LimitSetting,
+                RangeSetting,
+                ListSetting {
     /** As in files: lower camel case. */
     String id();
 
@@ -33,7 +41,7 @@ public sealed interface Setting<T>
     /** The tree from a value; reads back the same. */
     Object write(T value);
 
-    /** channel, choice, flag, number, length, area or limit. */
+    /** channel, choice, flag, number, length, area, limit, range, or what a list holds: numbers, colours, vectors, names or groups. */
     String kind();
 
     /** What limits the value, for people and programs: words, least, most. */

@@ -28,15 +28,30 @@ public final class Histogram {
     private final long[] counts;
     private final double[] edges;
     private final double low;
-    private final long total;
+    private final long[] upTo;
     private final long left;
+    private final int first;
+    private final int last;
 
     private Histogram(long[] counts, double[] edges, double low, long left) {
         this.counts = counts;
         this.edges = edges;
         this.low = low;
         this.left = left;
-        this.total = Arrays.stream(counts).sum();
+        this.upTo = counts.clone();
+        for (int i = 1; i < upTo.length; i++) {
+            upTo[i] += upTo[i - 1];
+        }
+        int lowest = 0;
+        while (lowest < counts.length - 1 && counts[lowest] == 0) {
+            lowest++;
+        }
+        int highest = counts.length - 1;
+        while (highest > 0 && counts[highest] == 0) {
+            highest--;
+        }
+        this.first = lowest;
+        this.last = highest;
     }
 
     /** The values of {@code plane} in {@code field}, which must be of its size. */
@@ -210,9 +225,29 @@ public final class Histogram {
         return edges[edges.length - 1];
     }
 
+    /** The lowest value that a counted pixel can have; that of the first occupied level for whole numbers. */
+    public double lowest() {
+        return edges.length == FLOAT_BINS ? low : edges[firstOccupied()];
+    }
+
+    /** The bin that holds a value; the first or the last for one outside them all. */
+    public int bin(double value) {
+        int first = 0;
+        int last = edges.length - 1;
+        while (first < last) {
+            int middle = (first + last) >>> 1;
+            if (value <= edges[middle]) {
+                last = middle;
+            } else {
+                first = middle + 1;
+            }
+        }
+        return first;
+    }
+
     /** Number of pixels counted. */
     public long total() {
-        return total;
+        return upTo[upTo.length - 1];
     }
 
     /** Number of pixels left out because they hold no finite value. */
@@ -222,28 +257,33 @@ public final class Histogram {
 
     /** Number of pixels with a value of at most {@code cut}, exact where {@code cut} is an upper edge. */
     public long atMost(double cut) {
-        long sum = 0;
-        for (int i = 0; i < counts.length && edges[i] <= cut; i++) {
-            sum += counts[i];
+        int k = bin(cut);
+        int last = edges[k] <= cut ? k : k - 1;
+        return last < 0 ? 0 : upTo[last];
+    }
+
+    /** The bin of the pixel that {@code index} others come before when all stand in order, from 0. */
+    public int binOf(long index) {
+        int from = 0;
+        int to = upTo.length - 1;
+        while (from < to) {
+            int middle = (from + to) >>> 1;
+            if (upTo[middle] > index) {
+                to = middle;
+            } else {
+                from = middle + 1;
+            }
         }
-        return sum;
+        return from;
     }
 
     /** The first bin that holds any pixel; 0 where none does. */
     public int firstOccupied() {
-        int i = 0;
-        while (i < counts.length - 1 && counts[i] == 0) {
-            i++;
-        }
-        return i;
+        return first;
     }
 
     /** The last bin that holds any pixel; 0 where none does. */
     public int lastOccupied() {
-        int i = counts.length - 1;
-        while (i > 0 && counts[i] == 0) {
-            i--;
-        }
-        return i;
+        return last;
     }
 }

@@ -51,29 +51,11 @@ public record ValueSummary(
                         mean,
                         Math.sqrt(squares / n),
                         h.upperEdge(h.firstOccupied()),
-                        percentile(h, 0.01),
-                        percentile(h, 0.5),
-                        percentile(h, 0.99),
+                        Percentiles.of(h, 0.01),
+                        Percentiles.of(h, 0.5),
+                        Percentiles.of(h, 0.99),
                         h.upperEdge(h.lastOccupied()),
                         clipped);
-    }
-
-    private static double percentile(Histogram h, double share) {
-        double at = share * (h.total() - 1);
-        double lower = order(h, (long) Math.floor(at));
-        double upper = order(h, (long) Math.ceil(at));
-        return lower + (at - Math.floor(at)) * (upper - lower);
-    }
-
-    private static double order(Histogram h, long index) {
-        long sum = 0;
-        for (int i = 0; i < h.bins(); i++) {
-            sum += h.count(i);
-            if (sum > index) {
-                return h.upperEdge(i);
-            }
-        }
-        return h.high();
     }
 
     private static ValueSummary floating(Plane plane, Mask mask) {

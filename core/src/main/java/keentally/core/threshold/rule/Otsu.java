@@ -54,19 +54,8 @@ public final class Otsu {
     /** n₀·n₁·(μ₀ − μ₁)² = (N·S₀ − n₀·S)² / (n₀·n₁), up to a constant. */
     private record Split(long n, long all, long below, long sum) {
         double spread() {
-            double apart = difference(n, sum, below, all);
+            double apart = Sums.difference(n, sum, below, all);
             return apart / below * apart / (n - below);
-        }
-
-        /** a·b − c·d, whole in 128 bits and rounded once. */
-        private static double difference(long a, long b, long c, long d) {
-            long low = a * b - c * d;
-            long borrow = Long.compareUnsigned(a * b, c * d) < 0 ? 1 : 0;
-            long high = Math.multiplyHigh(a, b) - Math.multiplyHigh(c, d) - borrow;
-            if (high < 0) {
-                return -difference(c, d, a, b);
-            }
-            return high * 0x1p64 + (low >>> 1) * 2.0 + (low & 1);
         }
 
         boolean beats(Split other) {

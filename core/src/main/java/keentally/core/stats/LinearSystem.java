@@ -1,27 +1,17 @@
-package keentally.core.find;
+package keentally.core.stats;
 
-/**
- * A surface of second order, a + bx + cy + dx² + exy + fy², with x and y running from −1 to 1 over the picture.
- *
- * @param c the six factors, in that order
- */
-record Surface(double[] c) {
-    static final int TERMS = 6;
+import java.util.Optional;
 
-    double at(double x, double y) {
-        return c[0] + c[1] * x + c[2] * y + c[3] * x * x + c[4] * x * y + c[5] * y * y;
-    }
-
-    static double[] terms(double x, double y) {
-        return new double[] {1, x, y, x * x, x * y, y * y};
-    }
+/** As many equations as unknowns. */
+public final class LinearSystem {
+    private LinearSystem() {}
 
     /**
      * Solves n equations, given as rows of n factors and a right side, by elimination with pivots; changes them in place.
      *
-     * @return null where they do not determine the answer
+     * @return empty where they do not determine the answer
      */
-    static double[] solve(double[][] m) {
+    public static Optional<double[]> solve(double[][] m) {
         int n = m.length;
         for (int i = 0; i < n; i++) {
             int pivot = i;
@@ -32,7 +22,7 @@ record Surface(double[] c) {
             m[i] = m[pivot];
             m[pivot] = swapped;
             if (Math.abs(m[i][i]) < 1e-9) {
-                return null;
+                return Optional.empty();
             }
             for (int j = 0; j < n; j++) {
                 double factor = j == i ? 0 : m[j][i] / m[i][i];
@@ -45,6 +35,6 @@ record Surface(double[] c) {
         for (int i = 0; i < n; i++) {
             x[i] = m[i][n] / m[i][i];
         }
-        return x;
+        return Optional.of(x);
     }
 }
