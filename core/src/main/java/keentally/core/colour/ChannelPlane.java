@@ -97,7 +97,7 @@ public final class ChannelPlane {
         return PlaneF.of(width, picture.height(), out);
     }
 
-    private static float hue(float r, float g, float b) {
+    static float hue(float r, float g, float b) {
         float most = Math.max(r, Math.max(g, b));
         float range = most - Math.min(r, Math.min(g, b));
         if (!(range > 0)) {
@@ -107,9 +107,17 @@ public final class ChannelPlane {
         return 60 * (sixth < 0 ? sixth + 6 : sixth);
     }
 
-    private static float saturation(float r, float g, float b) {
+    static float saturation(float r, float g, float b) {
         float most = Math.max(r, Math.max(g, b));
         return most > 0 ? (most - Math.min(r, Math.min(g, b))) / most : 0;
+    }
+
+    /** L*, a* and b*. */
+    static void lab(float r, float g, float b, double[] into) {
+        double fy = f(y(r, g, b));
+        into[0] = 116 * fy - 16;
+        into[1] = 500 * (f(x(r, g, b)) - fy);
+        into[2] = 200 * (fy - f(z(r, g, b)));
     }
 
     private static double x(float r, float g, float b) {

@@ -34,6 +34,21 @@ public final class Mask {
         return new Mask(width, height, words);
     }
 
+    /** The pixels whose byte is not 0. */
+    public static Mask from(byte[] chosen, int width, int height) {
+        Sizes.check(width, height, chosen.length);
+        int stride = stride(width);
+        long[] words = new long[stride * height];
+        for (int y = 0; y < height; y++) {
+            for (int x = 0; x < width; x++) {
+                if (chosen[y * width + x] != 0) {
+                    words[y * stride + (x >>> 6)] |= 1L << x;
+                }
+            }
+        }
+        return new Mask(width, height, words);
+    }
+
     public static Mask empty(int width, int height) {
         Sizes.check(width, height);
         return new Mask(width, height, new long[stride(width) * height]);

@@ -1,6 +1,8 @@
 package keentally.core.picture;
 
+import java.util.Arrays;
 import java.util.List;
+import keentally.core.work.Work;
 
 /**
  * Which phase each pixel of the field is in.
@@ -29,5 +31,69 @@ public record PhaseMap(Plane8 map, List<String> names) {
             }
         }
         return new PhaseMap(Plane8.of(width, mask.height(), values), List.of("rest", "chosen"));
+    }
+
+    /** The pixels of the phases that are {@code true}; {@code picked} has a place for each number a byte can hold. */
+    public Mask mask(boolean[] picked, Work work) {
+        int width = map.width();
+        byte[] phases = map.values();
+        int stride = Mask.stride(width);
+        long[] words = new long[stride * map.height()];
+        work.bands(map.height(), (from, to) -> {
+            for (int y = from; y < to; y++) {
+                for (int x = 0; x < width; x++) {
+                    if (picked[phases[y * width + x] & 0xff]) {
+                        words[y * stride + (x >>> 6)] |= 1L << x;
+                    }
+                }
+            }
+        });
+        return Mask.of(width, map.height(), words);
+    }
+
+    /** Pixels of each phase. */
+    public long[] counts(Work work) {
+        byte[] phases = map.values();
+        int width = map.width();
+        long[] counts = new long[OUTSIDE + 1];
+        for (long[] part : work.map(16, b -> {
+            long[] own = new long[OUTSIDE + 1];
+            int to = (int) ((long) map.height() * (b + 1) / 16) * width;
+            for (int i = (int) ((long) map.height() * b / 16) * width; i < to; i++) {
+                own[phases[i] & 0xff]++;
+            }
+            return own;
+        })) {
+            for (int p = 0; p < counts.length; p++) {
+                counts[p] += part[p];
+            }
+        }
+        return Arrays.copyOf(counts, names.size());
+    }
+
+    /** With every number replaced by what {@code to} holds in its place. */
+    public PhaseMap changed(byte[] to, List<String> newNames, Work work) {
+        byte[] phases = map.values();
+        byte[] out = new byte[phases.length];
+        work.bands(phases.length, (from, end) -> {
+            for (int i = from; i < end; i++) {
+                out[i] = to[phases[i] & 0xff];
+            }
+        });
+        return new PhaseMap(Plane8.of(map.width(), map.height(), out), newNames);
+    }
+
+    /** With everything outside a mask in no phase. */
+    public PhaseMap within(Mask mask, Work work) {
+        int width = map.width();
+        byte[] out = map.values().clone();
+        work.bands(map.height(), (from, to) -> {
+            for (int y = from; y < to; y++) {
+                for (int x = mask.nextClear(y, 0); x < width; x = mask.nextClear(y, x + 1)) {
+                    out[y * width + x] = (byte) OUTSIDE;
+                }
+            }
+        });
+        return new PhaseMap(Plane8.of(width, map.height(), out), names);
     }
 }

@@ -1,0 +1,54 @@
+package keentally.core.cluster;
+
+import java.util.ArrayList;
+import java.util.List;
+import keentally.core.work.Work;
+
+/**
+ * A picture parted into 2, 3, ... groups, and which number of groups the points themselves speak for.
+ *
+ * @param tried one for each number of groups that the points allow, upwards
+ */
+public record Trials(List<Trial> tried) {
+    public Trials {
+        tried = List.copyOf(tried);
+    }
+
+    /**
+     * @param within weighed sum of squared distances from the centres
+     * @param explainedPercent of the points' spread
+     */
+    public record Trial(int k, double within, double explainedPercent, Silhouette silhouette) {}
+
+    /** @param most greatest number of groups to try */
+    public static Trials of(Points points, int most, int starts, long seed, Work work) {
+        List<Trial> tried = new ArrayList<>();
+        double spread = points.spread();
+        for (int k = 2; k <= most; k++) {
+            work.cancel().check();
+            int groups = k;
+            KMeans.of(points, k, starts, seed, work)
+                    .ifPresent(p -> tried.add(new Trial(
+                            groups,
+                            p.within(),
+                            100 * (1 - p.within() / spread),
+                            Silhouette.of(points, p.groups(), groups, seed, work))));
+        }
+        return new Trials(tried);
+    }
+
+    /** The smallest k whose silhouette comes within one standard error of the best; 0 where none was tried. */
+    public int suggested() {
+        Trial best = null;
+        for (Trial t : tried) {
+            best = best == null || t.silhouette().mean() > best.silhouette().mean() ? t : best;
+        }
+        for (Trial t : tried) {
+            double enough = best.silhouette().mean() - best.silhouette().standardError();
+            if (t.silhouette().mean() >= enough) {
+                return t.k();
+            }
+        }
+        return 0;
+    }
+}

@@ -1,0 +1,36 @@
+package keentally.core.colour;
+
+import java.util.List;
+
+/**
+ * What dyes take away from red, green and blue light: optical densities, any length.
+ *
+ * <p>Source of the published ones: A. C. Ruifrok and D. A. Johnston (2001), "Quantification of histochemical staining by color
+ * deconvolution", Analytical and Quantitative Cytology and Histology 23(4), 291–299: measured on slides with one stain each. They
+ * hold for their slides and camera; vectors taken from pure places of one's own pictures are better.
+ */
+public enum Dyes {
+    HAEMATOXYLIN_EOSIN(List.of(Measured.HAEMATOXYLIN, Measured.EOSIN)),
+    HAEMATOXYLIN_DAB(List.of(Measured.HAEMATOXYLIN, Measured.DAB)),
+    HAEMATOXYLIN_EOSIN_DAB(List.of(Measured.HAEMATOXYLIN, Measured.EOSIN, Measured.DAB)),
+    /** Vectors of one's own. */
+    OWN(List.of());
+
+    /** As the source gives them, before normalising. */
+    private static final class Measured {
+        static final List<Double> HAEMATOXYLIN = List.of(0.18, 0.20, 0.08);
+        static final List<Double> EOSIN = List.of(0.01, 0.13, 0.01);
+        static final List<Double> DAB = List.of(0.10, 0.21, 0.29);
+    }
+
+    private final List<List<Double>> vectors;
+
+    Dyes(List<List<Double>> vectors) {
+        this.vectors = vectors;
+    }
+
+    /** One a dye; none for {@link #OWN}. */
+    public List<List<Double>> vectors() {
+        return vectors;
+    }
+}
