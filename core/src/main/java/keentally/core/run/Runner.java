@@ -6,6 +6,7 @@ import java.util.Optional;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
 import keentally.core.method.MethodStep;
+import keentally.core.picture.Field;
 import keentally.core.quantity.MissingScaleException;
 import keentally.core.step.Flow;
 import keentally.core.step.LabelStep;
@@ -14,6 +15,7 @@ import keentally.core.step.Site;
 import keentally.core.step.State;
 import keentally.core.step.Step;
 import keentally.core.step.StepFault;
+import keentally.core.step.Use;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
@@ -71,7 +73,12 @@ public final class Runner {
         try {
             Step made = step.description().make().apply(step.values());
             Site site = new Site(step.id(), method.signal(), work(cancel));
-            return cached(from.key.then(step, sample, method.signal()), made, from.state, site);
+            return cached(
+                    from.key.then(step, sample, method.signal()),
+                    made,
+                    from.state,
+                    site,
+                    step.description().uses().contains(Use.FIELD));
         } catch (StepFault e) {
             throw new RunFault(number, step.description().id(), e.getMessage(), e);
         } catch (MissingScaleException e) {
@@ -84,16 +91,20 @@ public final class Runner {
 
     private Place labelled(Place before, Cancel cancel) {
         try {
-            return cached(before.key.thenLabelled(), LabelStep.IMPLIED, before.state, new Site("", "", work(cancel)));
+            return cached(
+                    before.key.thenLabelled(), LabelStep.IMPLIED, before.state, new Site("", "", work(cancel)), false);
         } catch (StepFault e) {
             throw new IllegalStateException("labelling a mask cannot fail", e);
         }
     }
 
-    private Place cached(StateKey key, Step step, State before, Site site) throws StepFault {
+    /** @param usesField whether the key holds the field, so that a field found with it is right, made smaller or not */
+    private Place cached(StateKey key, Step step, State before, Site site, boolean usesField) throws StepFault {
         Optional<Outcome> known = cache.find(key);
         if (known.isPresent()) {
-            return new Place(key, known.get().state().on(before.field(), before.scale()), known.get());
+            State state = known.get().state();
+            Field field = usesField ? state.field() : before.field();
+            return new Place(key, state.on(field, before.scale()), known.get());
         }
         long start = System.nanoTime();
         Outcome outcome = step.apply(before, site);

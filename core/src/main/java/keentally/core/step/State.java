@@ -2,6 +2,7 @@ package keentally.core.step;
 
 import java.util.Optional;
 import keentally.core.colour.ChannelPlane;
+import keentally.core.colour.ColourRows;
 import keentally.core.picture.Channel;
 import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
@@ -56,6 +57,18 @@ public record State(
         return new State(original, current, field, scale, phases, Optional.of(found.mask()), Optional.of(found));
     }
 
+    /** With the field made smaller: only what lies in {@code inside} counts from here on. */
+    public State narrow(Mask inside, Work work) {
+        return new State(
+                original,
+                current,
+                Field.of(inside),
+                scale,
+                phases.map(p -> p.within(inside, work)),
+                Optional.of(inside),
+                objects);
+    }
+
     /** The same outcome on a sample whose field and scale took no part in it. */
     public State on(Field otherField, Optional<Scale> otherScale) {
         return new State(original, current, otherField, otherScale, phases, mask, objects);
@@ -68,6 +81,14 @@ public record State(
                 : mask.isPresent() ? Flow.MASK : phases.isPresent() ? Flow.PHASES : Flow.PICTURE;
     }
 
+    /** As {@link #flow}, but for the very mask that became the field when a step went on within it: that tells no more than the picture. */
+    public Flow seen() {
+        boolean isField = objects.isEmpty()
+                && mask.isPresent()
+                && field.inside().filter(f -> f == mask.get()).isPresent();
+        return isField ? Flow.PICTURE : flow();
+    }
+
     /**
      * The current picture's only plane.
      *
@@ -77,6 +98,22 @@ public record State(
         return current.single()
                 .orElseThrow(() -> new StepFault("needs one channel, but the picture has " + current.channelNames()
                         + "; add a 'channel' step before it, for example of grey"));
+    }
+
+    /**
+     * The current picture's colours.
+     *
+     * @throws StepFault where it has none
+     */
+    public ColourRows colours() throws StepFault {
+        return ColourRows.of(current, original)
+                .orElseThrow(() -> new StepFault("needs a colour picture, but the picture has " + current.channelNames()
+                        + "; a threshold or levels can part it"));
+    }
+
+    /** The phases, which the order of steps has made sure of. */
+    public PhaseMap needPhases() {
+        return phases.orElseThrow(() -> new IllegalStateException("no phases have been given"));
     }
 
     /** The mask, which the order of steps has made sure of. */

@@ -17,6 +17,7 @@ import keentally.core.region.Objects;
  * @param overlay how mask and objects are shown
  * @param strength of the tint, 0 to 1
  * @param selected what is shown as selected, whatever else is shown
+ * @param phases painted over the ground, where there are any
  */
 public record Layers(
         Pyramid picture,
@@ -26,7 +27,25 @@ public record Layers(
         Optional<ObjectColours> colours,
         Overlay overlay,
         double strength,
-        Optional<Selected> selected) {
+        Optional<Selected> selected,
+        Optional<PhasePaint> phases) {
+
+    /** Without phases. */
+    public Layers(
+            Pyramid picture,
+            Field field,
+            Optional<Mask> mask,
+            Optional<Objects> objects,
+            Optional<ObjectColours> colours,
+            Overlay overlay,
+            double strength,
+            Optional<Selected> selected) {
+        this(picture, field, mask, objects, colours, overlay, strength, selected, Optional.empty());
+    }
+
+    public Layers with(PhasePaint paint) {
+        return new Layers(picture, field, mask, objects, colours, overlay, strength, selected, Optional.of(paint));
+    }
 
     /** The picture alone. */
     public static Layers bare(Pyramid picture, Field field) {
@@ -42,7 +61,7 @@ public record Layers(
     }
 
     public Layers with(Overlay other) {
-        return new Layers(picture, field, mask, objects, colours, other, strength, selected);
+        return new Layers(picture, field, mask, objects, colours, other, strength, selected, phases);
     }
 
     /** Some of the regions of some objects. */

@@ -1,7 +1,9 @@
 package keentally.core.view;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 import keentally.core.picture.Channel;
 import keentally.core.picture.Picture;
@@ -22,10 +24,18 @@ public final class Pyramid {
     private final Tone tone;
     private final List<Shade> shades;
 
+    /** For densities of dyes: the colour that a density of 1 lets through, 0xffffff for what takes nothing away. */
+    private final Optional<int[]> inks;
+
     private Pyramid(List<List<Plane>> levels, Tone tone, List<Shade> shades) {
+        this(levels, tone, shades, Optional.empty());
+    }
+
+    private Pyramid(List<List<Plane>> levels, Tone tone, List<Shade> shades, Optional<int[]> inks) {
         this.levels = levels;
         this.tone = tone;
         this.shades = shades;
+        this.inks = inks;
     }
 
     /** Of a prepared picture, as bright as the one it was made from where that shows all of it. */
@@ -51,7 +61,23 @@ public final class Pyramid {
         for (Channel channel : picture.channels()) {
             own.add(Shade.own(own.size(), Tone.of(Picture.grey(channel.plane()), work)));
         }
-        return new Pyramid(levels, tone, own);
+        boolean dyed = picture.channels().stream().anyMatch(c -> c.ink().isPresent());
+        int[] inks = picture.channels().stream()
+                .mapToInt(c -> c.ink().orElse(0xffffff))
+                .toArray();
+        return new Pyramid(levels, tone, own, dyed ? Optional.of(inks) : Optional.empty());
+    }
+
+    /** Of densities, one dye alone in its own colour. */
+    public Pyramid alone(int dye) {
+        int[] one = new int[levels.getFirst().size()];
+        Arrays.fill(one, 0xffffff);
+        inks.filter(i -> dye < i.length).ifPresent(i -> one[dye] = i[dye]);
+        return new Pyramid(levels, tone, shades, inks.isPresent() ? Optional.of(one) : inks);
+    }
+
+    Optional<int[]> inks() {
+        return inks;
     }
 
     /** Of one plane of a sample; in its own colour where it is one of several named channels, else grey. */
@@ -68,12 +94,13 @@ public final class Pyramid {
         return new Pyramid(
                 levels,
                 contrast.of(tone),
-                shades.stream().map(s -> s.with(contrast.of(s.tone()))).toList());
+                shades.stream().map(s -> s.with(contrast.of(s.tone()))).toList(),
+                inks);
     }
 
     private Pyramid toned(Tone other) {
         return new Pyramid(
-                levels, other, shades.stream().map(s -> s.with(other)).toList());
+                levels, other, shades.stream().map(s -> s.with(other)).toList(), inks);
     }
 
     private static List<List<Plane>> levels(Picture picture, Work work) {
@@ -114,6 +141,24 @@ public final class Pyramid {
         return shades.size() == 3
                 && shades.getFirst().green() == 0
                 && shades.getFirst().blue() == 0;
+    }
+
+    /** The colour that values of each channel are shown in. */
+    int colour(double... values) {
+        double[] rgb = new double[3];
+        for (int c = 0; c < values.length; c++) {
+            Tone own =
+                    isPlainColour() || values.length == 1 ? tone : shades.get(c).tone();
+            double share = Math.clamp((values[c] - own.black()) / (own.white() - own.black()), 0, 1);
+            rgb[0] += share * shades.get(c).red();
+            rgb[1] += share * shades.get(c).green();
+            rgb[2] += share * shades.get(c).blue();
+        }
+        int colour = 0xff;
+        for (double part : rgb) {
+            colour = colour << 8 | (int) Math.round(255 * Math.min(1, part));
+        }
+        return colour;
     }
 
     int top() {

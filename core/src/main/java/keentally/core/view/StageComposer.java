@@ -51,6 +51,9 @@ public final class StageComposer {
         if (composer.outlined()) {
             composer.outlines(work);
         }
+        layers.phases()
+                .filter(p -> p.outlines() && layers.overlay() != Layers.Overlay.BARE)
+                .ifPresent(p -> composer.borders(p, work));
         layers.selected().ifPresent(selected -> composer.select(selected, work));
         if (layers.overlay() == Layers.Overlay.NUMBERS) {
             layers.objects().ifPresent(objects -> NumberPainter.paint(composer.buffer, view, objects));
@@ -83,6 +86,7 @@ public final class StageComposer {
         } else {
             ground(j, y, columns);
             if (layers.overlay() != Layers.Overlay.BARE) {
+                layers.phases().filter(p -> !p.outlines()).ifPresent(p -> fill(j, y, p, columns));
                 int opacity = (int) Math.round(256 * layers.strength());
                 layers.mask().ifPresent(mask -> tint(j, mask, Inks.MASK, opacity, columns));
             }
@@ -115,7 +119,9 @@ public final class StageComposer {
         int row = Math.min(y >> level, planes.getFirst().height() - 1);
         int last = planes.getFirst().width() - 1;
         List<Shade> shades = picture.shades();
-        if (shades.size() == 1 && shades.getFirst().isGrey()) {
+        if (picture.inks().isPresent()) {
+            dyed(j, planes, picture.inks().get(), row, level, last, columns);
+        } else if (shades.size() == 1 && shades.getFirst().isGrey()) {
             grey(j, planes.getFirst(), row, level, last, columns);
         } else if (picture.isPlainColour()) {
             colour(j, planes, row, level, last, columns);
@@ -175,8 +181,64 @@ public final class StageComposer {
         }
     }
 
+    /** White light through dyes that lie on top of each other. */
+    private void dyed(int j, List<Plane> planes, int[] inks, int row, int level, int last, int[] columns) {
+        double[] density = new double[3 * width];
+        for (int d = 0; d < planes.size(); d++) {
+            for (int c = 0; c < 3; c++) {
+                double each = -Math.log(Math.max(1, inks[d] >> 16 - 8 * c & 0xff) / 255.0);
+                for (int i = 0; each > 0 && i < width; i++) {
+                    if (columns[i] >= 0) {
+                        density[3 * i + c] += each * planes.get(d).at(Math.min(columns[i] >> level, last), row);
+                    }
+                }
+            }
+        }
+        for (int i = 0; i < width; i++) {
+            int colour = 0xff;
+            for (int c = 0; c < 3; c++) {
+                colour = colour << 8 | Math.clamp(Math.round(255 * Math.exp(-density[3 * i + c])), 0, 255);
+            }
+            buffer[j * width + i] = columns[i] >= 0 ? colour : buffer[j * width + i];
+        }
+    }
+
     private static int tone(float value, double black, double gain) {
         return Math.clamp(Math.round((value - black) * gain), 0, 255);
+    }
+
+    private void fill(int j, int y, PhasePaint paint, int[] columns) {
+        int base = y * paint.map().map().width();
+        for (int i = 0; i < width; i++) {
+            int ink = columns[i] < 0 ? 0 : paint.at(base + columns[i]);
+            if (ink != 0) {
+                buffer[j * width + i] = ink;
+            }
+        }
+    }
+
+    /** A phase's own ink along its border, where another phase begins. */
+    private void borders(PhasePaint paint, Work work) {
+        int[] raster = new int[width * height];
+        int pictureWidth = paint.map().map().width();
+        int pictureHeight = paint.map().map().height();
+        work.bands(height, (from, to) -> {
+            for (int j = from; j < to; j++) {
+                int y = (int) Math.floor(view.pictureY(j + 0.5));
+                for (int i = 0; i < width; i++) {
+                    int x = (int) Math.floor(view.pictureX(i + 0.5));
+                    boolean inside = x >= 0 && y >= 0 && x < pictureWidth && y < pictureHeight;
+                    raster[j * width + i] = inside ? paint.at(y * pictureWidth + x) : 0;
+                }
+            }
+        });
+        work.bands(height, (from, to) -> {
+            for (int at = from * width; at < to * width; at++) {
+                if (raster[at] != 0 && isEdge(raster, at % width, at / width, view.zoom() >= 2 ? 2 : 1)) {
+                    buffer[at] = raster[at];
+                }
+            }
+        });
     }
 
     private void tint(int j, Mask mask, int colour, int opacity, int[] columns) {

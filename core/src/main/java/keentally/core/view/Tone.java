@@ -26,27 +26,19 @@ public record Tone(double black, double white) {
         for (var channel : picture.channels()) {
             Plane plane = channel.plane();
             Histogram h = Histogram.of(plane, Field.whole(plane.width(), plane.height()), work);
-            black = Math.min(black, h.upperEdge(binAt(h, LEFT_OUT)));
-            white = Math.max(white, h.upperEdge(binAt(h, 1 - LEFT_OUT)));
+            black = Math.min(black, h.upperEdge(h.binOf((long) ((LEFT_OUT) * h.total()))));
+            white = Math.max(white, h.upperEdge(h.binOf((long) ((1 - LEFT_OUT) * h.total()))));
         }
         return new Tone(black, white > black ? white : black + 1);
     }
 
-    /** This, or the other where it holds all that this shows: prepared pictures look as bright as what they were made from. */
+    /**
+     * This, or the other where it holds all that this shows: prepared pictures look as bright as what they were made from. One that would
+     * use less than a tenth of the other, such as a density, keeps its own.
+     */
     Tone like(Tone other) {
         double slack = (other.white - other.black) / 50;
-        return black >= other.black - slack && white <= other.white + slack ? other : this;
-    }
-
-    private static int binAt(Histogram histogram, double share) {
-        long wanted = (long) (share * histogram.total());
-        long sum = 0;
-        for (int i = 0; i < histogram.bins(); i++) {
-            sum += histogram.count(i);
-            if (sum > wanted) {
-                return i;
-            }
-        }
-        return histogram.bins() - 1;
+        boolean faint = white - black < 5 * slack;
+        return !faint && black >= other.black - slack && white <= other.white + slack ? other : this;
     }
 }

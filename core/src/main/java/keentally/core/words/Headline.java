@@ -43,7 +43,10 @@ public final class Headline {
             double number = findings.find(name).getAsDouble();
             return Optional.of(name.endsWith("-percent") ? Figures.percent(number) : Figures.number(number));
         }
-        return step.description().setting(name).flatMap(s -> value(step, s));
+        return step.description()
+                .setting(name)
+                .filter(s -> s.applies(step.values()))
+                .flatMap(s -> value(step, s));
     }
 
     private static <T> Optional<String> value(MethodStep step, Setting<T> setting) {

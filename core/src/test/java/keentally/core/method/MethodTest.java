@@ -116,8 +116,12 @@ class MethodTest {
                 "expected a length",
                 "the number 2");
         fails(method(tree("step", "smooth", "sigma", "-2 px")), "'sigma'", "0 or more");
-        fails(method(tree("step", "smooth", "radius", "2 px")), "has no setting 'radius'", "by, sigma");
-        fails(method(tree("step", "threshold", "rule", "best")), "'rule'", "expected one of otsu, manual", "\"best\"");
+        fails(method(tree("step", "smooth", "width", "2 px")), "has no setting 'width'", "by, sigma");
+        fails(
+                method(tree("step", "threshold", "rule", "best")),
+                "'rule'",
+                "expected one of otsu, valley-emphasis",
+                "\"best\"");
         fails(method(tree("step", "threshold", "rule", "manual")), "Step 1 (threshold)", "needs 'cut'");
         fails(method(tree("step", "threshold", "cut", 7)), "'cut' has an effect only when rule is manual");
         fails(method(tree("step", "threshold", "rule", "manual", "cut", "high")), "expected a number", "\"high\"");

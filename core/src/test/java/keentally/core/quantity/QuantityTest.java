@@ -92,4 +92,21 @@ class QuantityTest {
             assertThat(Double.parseDouble(Amounts.text(value))).isEqualTo(value);
         }
     }
+
+    @Test
+    void massesAreReadAndSharedOut() {
+        assertThat(Mass.of("12 g").grams()).isEqualTo(12);
+        assertThat(Mass.of("2 troy oz").grams()).isEqualTo(2 * 31.1034768);
+        assertThat(Mass.of("3 mg").toString()).isEqualTo("3 mg");
+        assertThatThrownBy(() -> Mass.of("12")).hasMessageContaining("a mass in mg, g, kg or ozt");
+        assertThatThrownBy(() -> Mass.of("-1 g")).hasMessageContaining("above 0");
+        assertThat(Mass.of("10 g").of(new double[] {30, 10}, new double[] {1, 1}))
+                .containsExactly(7.5, 2.5);
+        assertThat(Mass.of("10 g").of(new double[] {30, 10}, new double[] {1, 3}))
+                .containsExactly(5, 5);
+        assertThat(Mass.of("10 g").of(new double[] {0, 0}, new double[] {1, 3}))
+                .containsExactly(Double.NaN, Double.NaN);
+        assertThatThrownBy(() -> Mass.of("1 g").of(new double[] {1}, new double[] {0}))
+                .hasMessageContaining("density must be above 0");
+    }
 }

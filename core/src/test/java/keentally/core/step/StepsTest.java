@@ -42,6 +42,15 @@ class StepsTest {
         }
     }
 
+    /** Else a mask would be taken from the cache after the field has changed. */
+    @ParameterizedTest
+    @MethodSource("steps")
+    void whatPartsThePictureHangsOnTheField(StepDescription step) {
+        if (step.needs() == Flow.PICTURE && step.gives() != Flow.PICTURE) {
+            assertThat(step.uses()).contains(Use.FIELD);
+        }
+    }
+
     @ParameterizedTest
     @MethodSource("steps")
     void everyDefaultReadsBackFromItsTree(StepDescription step) {

@@ -1,0 +1,177 @@
+package keentally.core.starter;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import keentally.core.cluster.KMeans;
+import keentally.core.cluster.PicturePoints;
+import keentally.core.cluster.Points;
+import keentally.core.cluster.Trials;
+import keentally.core.colour.ColourRows;
+import keentally.core.colour.ColourSpace;
+import keentally.core.colour.DyeGuess;
+import keentally.core.colour.Rgb;
+import keentally.core.colour.Unmix;
+import keentally.core.method.Method;
+import keentally.core.setting.Values;
+import keentally.core.step.State;
+import keentally.core.step.StepDescription;
+import keentally.core.step.Steps;
+import keentally.core.work.Work;
+
+/** A question that lays out a method for a picture. What it lays out is a beginning: every setting can be changed. */
+public enum Starter {
+    BRIGHT {
+        @Override
+        public Optional<Method> lay(Method empty, State start, Work work) {
+            return Optional.of(side(empty, start, "bright"));
+        }
+    },
+    DARK {
+        @Override
+        public Optional<Method> lay(Method empty, State start, Work work) {
+            return Optional.of(side(empty, start, "dark"));
+        }
+    },
+    COLOUR {
+        @Override
+        public Optional<Method> lay(Method empty, State start, Work work) {
+            return outstanding(start, work)
+                    .map(found -> new Laying(empty)
+                            .step("smooth", "by", "median", "radius", "1 px")
+                            .step(
+                                    "similar-colour",
+                                    "colours",
+                                    List.of(found.colour.toString()),
+                                    "distance",
+                                    found.reach)
+                            .method);
+        }
+    },
+    SHADES {
+        @Override
+        public Optional<Method> lay(Method empty, State start, Work work) {
+            Optional<PicturePoints> points = points(start, work);
+            int k = points.map(p -> Trials.of(p.points(), 8, 2, 1, work).suggested())
+                    .orElse(0);
+            return k < 2
+                    ? Optional.empty()
+                    : Optional.of(new Laying(empty)
+                            .step("smooth", "by", "median", "radius", "1 px")
+                            .step("cluster", "k", k)
+                            .method);
+        }
+    },
+    DYES {
+        @Override
+        public Optional<Method> lay(Method empty, State start, Work work) {
+            return ColourRows.of(start.original(), start.original()).flatMap(rows -> {
+                double[] white = Unmix.white(rows, start.field());
+                return DyeGuess.of(rows, start.field(), white)
+                        .map(dyes -> new Laying(empty)
+                                .step("unmix-dyes", "dyes", "own", "vectors", dyes)
+                                .step("channel", "of", "dye1")
+                                .step("smooth", "sigma", "1 px")
+                                .step("threshold", "rule", "otsu", "keep", "bright")
+                                .method);
+            });
+        }
+    };
+
+    /** Enough to set the ground off from what is on it. */
+    private static final int MOST_GROUPS = 4;
+
+    /**
+     * The method with the steps that this question asks for.
+     *
+     * @param empty whose name, unit and measures are kept
+     * @param start the sample before the first step
+     * @return empty where the picture does not let the question be asked
+     */
+    public abstract Optional<Method> lay(Method empty, State start, Work work);
+
+    private static Method side(Method empty, State start, String keep) {
+        Laying laying = new Laying(empty);
+        if (start.original().single().isEmpty()) {
+            laying.step("channel", "of", start.original().isColour() ? "grey" : "1");
+        }
+        return laying.step("smooth", "sigma", "1 px").step("threshold", "rule", "otsu", "keep", keep).method;
+    }
+
+    private static Optional<PicturePoints> points(State start, Work work) {
+        return PicturePoints.of(start.current(), start.original(), start.field(), ColourSpace.LAB, 0, work)
+                .filter(p -> p.points().count() > 1);
+    }
+
+    /** Of the groups that the colours fall into, the mean colour of the one that stands off furthest from the largest. */
+    private static Optional<Outstanding> outstanding(State start, Work work) {
+        Optional<ColourRows> rows = ColourRows.of(start.original(), start.original());
+        if (rows.isEmpty()) {
+            return Optional.empty();
+        }
+        return PicturePoints.of(start.original(), start.original(), start.field(), ColourSpace.RGB, 0, work)
+                .map(PicturePoints::points)
+                .flatMap(p -> {
+                    int groups = Trials.of(p, MOST_GROUPS, 3, 1, work).suggested();
+                    return groups < 2
+                            ? Optional.<Outstanding>empty()
+                            : KMeans.of(p, groups, 3, 1, work).map(parted -> furthest(p, parted, groups));
+                });
+    }
+
+    private static Outstanding furthest(Points points, KMeans.Parted parted, int groups) {
+        double[] weights = new double[groups];
+        for (int i = 0; i < points.count(); i++) {
+            weights[parted.groups()[i]] += points.weights()[i];
+        }
+        int largest = 0;
+        for (int g = 1; g < groups; g++) {
+            largest = weights[g] > weights[largest] ? g : largest;
+        }
+        List<Rgb> centres = new ArrayList<>();
+        for (int g = 0; g < groups; g++) {
+            double[] c = parted.centres();
+            centres.add(Rgb.from(c[3 * g], c[3 * g + 1], c[3 * g + 2]));
+        }
+        double[] ground = ColourSpace.LAB.of(centres.get(largest));
+        int best = largest;
+        double most = -1;
+        for (int g = 0; g < groups; g++) {
+            double[] lab = ColourSpace.LAB.of(centres.get(g));
+            double off = Math.hypot(lab[1] - ground[1], lab[2] - ground[2]) + Math.abs(lab[0] - ground[0]) / 3;
+            if (g != largest && off > most) {
+                most = off;
+                best = g;
+            }
+        }
+        double apart = Math.sqrt(ColourSpace.LAB.squareDistance(ground, ColourSpace.LAB.of(centres.get(best))));
+        return new Outstanding(centres.get(best), Math.rint(apart / 2));
+    }
+
+    /**
+     * A colour that stands off from the ground.
+     *
+     * @param reach half way to the ground
+     */
+    private record Outstanding(Rgb colour, double reach) {}
+
+    /** A method that grows at its end. */
+    private static final class Laying {
+        private Method method;
+
+        Laying(Method empty) {
+            this.method = empty.with(List.of());
+        }
+
+        /** @param settings setting, value as in a file, setting, value, ... */
+        Laying step(String id, Object... settings) {
+            StepDescription step = Steps.find(id).orElseThrow();
+            Values values = Values.NONE;
+            for (int i = 0; i < settings.length; i += 2) {
+                values = values.withTree(step.setting((String) settings[i]).orElseThrow(), settings[i + 1]);
+            }
+            method = method.add(method.steps().size(), step, values);
+            return this;
+        }
+    }
+}

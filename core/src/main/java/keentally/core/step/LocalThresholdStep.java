@@ -1,0 +1,64 @@
+package keentally.core.step;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import keentally.core.picture.Mask;
+import keentally.core.quantity.Length;
+import keentally.core.setting.ChoiceSetting;
+import keentally.core.setting.LengthSetting;
+import keentally.core.setting.NumberSetting;
+import keentally.core.setting.Setting;
+import keentally.core.threshold.LocalThreshold;
+
+/** Chooses the pixels that are dark, or bright, for their surroundings. */
+record LocalThresholdStep(LocalThreshold.Rule rule, Length radius, Optional<Double> k, Keep keep) implements Step {
+    enum Keep {
+        BRIGHT,
+        DARK
+    }
+
+    private static final ChoiceSetting<LocalThreshold.Rule> RULE =
+            ChoiceSetting.of("rule", LocalThreshold.Rule.GAUSSIAN);
+    private static final ChoiceSetting<Keep> KEEP = ChoiceSetting.of("keep", Keep.BRIGHT);
+    private static final LengthSetting RADIUS = LengthSetting.of("radius", "25 px");
+    private static final NumberSetting K = NumberSetting.free("k");
+    private static final double MOST_RADIUS = 2000;
+
+    static final StepDescription DESCRIPTION = new StepDescription(
+            "local-threshold",
+            1,
+            Flow.PICTURE,
+            Flow.MASK,
+            Set.of(Use.FIELD, Use.SCALE),
+            List.<Setting<?>>of(RULE, KEEP, RADIUS, K),
+            v -> new LocalThresholdStep(v.get(RULE), v.get(RADIUS), v.find(K), v.get(KEEP)));
+
+    @Override
+    public Outcome apply(State before, Site site) throws StepFault {
+        double px = radius.px(before.scale());
+        if (px < 1 || px > MOST_RADIUS) {
+            throw new StepFault("takes a radius from 1 to 2,000 px, but found " + px);
+        }
+        Mask mask = LocalThreshold.of(
+                before.plane(),
+                before.field(),
+                rule,
+                (int) Math.rint(px),
+                k.orElse(usual()),
+                keep == Keep.DARK,
+                site.work());
+        double percent = 100.0 * mask.count() / before.field().pixels();
+        return new Outcome(before.give(mask), Findings.NONE.with("chosen-percent", percent));
+    }
+
+    /** As the papers have it, turned to the side that is kept where the rule is one-sided. */
+    private double usual() {
+        return switch (rule) {
+            case MEAN, GAUSSIAN -> keep == Keep.DARK ? 5 : -5;
+            case NIBLACK -> keep == Keep.DARK ? -0.2 : 0.2;
+            case SAUVOLA, WOLF -> 0.5;
+            case BERNSEN -> 6;
+        };
+    }
+}

@@ -1,0 +1,60 @@
+package keentally.core.step;
+
+import java.util.List;
+import java.util.Set;
+import keentally.core.colour.ColourRows;
+import keentally.core.colour.Dyes;
+import keentally.core.colour.Unmix;
+import keentally.core.setting.ChoiceSetting;
+import keentally.core.setting.Condition;
+import keentally.core.setting.Item;
+import keentally.core.setting.ListSetting;
+import keentally.core.setting.Setting;
+
+/** Pulls overlapping dyes apart: goes on with how much of each there is. */
+public record UnmixDyesStep(Dyes dyes, List<List<Double>> vectors, List<Double> white) implements Step {
+    private static final ChoiceSetting<Dyes> DYES = ChoiceSetting.of("dyes", Dyes.HAEMATOXYLIN_EOSIN);
+    private static final ListSetting<List<Double>> VECTORS =
+            ListSetting.needed("vectors", Item.VECTOR, 2, 3, Condition.is(DYES, Dyes.OWN));
+    private static final ListSetting<Double> WHITE = ListSetting.orWord("white", "auto", Item.NUMBER, 3);
+
+    static final StepDescription DESCRIPTION = new StepDescription(
+            "unmix-dyes",
+            1,
+            Flow.PICTURE,
+            Flow.PICTURE,
+            Set.of(Use.FIELD),
+            List.<Setting<?>>of(DYES, VECTORS, WHITE),
+            v -> new UnmixDyesStep(
+                    v.get(DYES), v.find(VECTORS).orElse(v.get(DYES).vectors()), v.get(WHITE)));
+
+    public UnmixDyesStep {
+        if (white.size() == 2) {
+            throw new IllegalArgumentException("'white' must be \"auto\", one number or three");
+        }
+        if (white.stream().anyMatch(v -> !(v > 0))) {
+            throw new IllegalArgumentException("'white' must be above 0");
+        }
+        if (dyes != Dyes.OWN) {
+            vectors = dyes.vectors();
+        }
+    }
+
+    /** What pulls the dyes of a state apart. */
+    public Unmix unmix(State before) throws StepFault {
+        ColourRows rows = before.colours();
+        double[] at = white.isEmpty()
+                ? Unmix.white(rows, before.field())
+                : new double[] {white.getFirst(), white.get(white.size() / 2), white.getLast()};
+        return Unmix.of(vectors, at)
+                .orElseThrow(() -> new StepFault("cannot tell the dyes apart: their vectors lie in one "
+                        + (vectors.size() == 2 ? "line" : "plane")));
+    }
+
+    @Override
+    public Outcome apply(State before, Site site) throws StepFault {
+        return new Outcome(
+                before.give(unmix(before).apply(before.colours(), site.work())),
+                Findings.NONE.with("dyes", vectors.size()));
+    }
+}

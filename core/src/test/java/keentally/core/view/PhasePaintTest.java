@@ -1,0 +1,111 @@
+package keentally.core.view;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.OptionalInt;
+import java.util.Set;
+import keentally.core.picture.Channel;
+import keentally.core.picture.Field;
+import keentally.core.picture.PhaseMap;
+import keentally.core.picture.Picture;
+import keentally.core.picture.Plane8;
+import keentally.core.picture.PlaneF;
+import keentally.core.work.Work;
+import org.junit.jupiter.api.Test;
+
+/** Phases and dyes as they are painted. */
+class PhasePaintTest {
+    private static final int SIDE = 8;
+
+    /** The left half in phase 0, the right in phase 1, the lowest row outside. */
+    private static PhaseMap halves() {
+        byte[] map = new byte[SIDE * SIDE];
+        for (int i = 0; i < map.length; i++) {
+            map[i] = (byte) (i / SIDE == SIDE - 1 ? PhaseMap.OUTSIDE : i % SIDE < 4 ? 0 : 1);
+        }
+        return new PhaseMap(Plane8.of(SIDE, SIDE, map), List.of("left", "right"));
+    }
+
+    private static Pyramid ground() {
+        byte[] values = new byte[SIDE * SIDE];
+        for (int i = 0; i < values.length; i++) {
+            values[i] = (byte) (i % SIDE < 4 ? 40 : 180);
+        }
+        return Pyramid.of(Picture.grey(Plane8.of(SIDE, SIDE, values)), Work.alone());
+    }
+
+    private static int[] painted(PhasePaint paint, Layers.Overlay overlay) {
+        Layers bare = Layers.bare(ground(), Field.whole(SIDE, SIDE));
+        return StageComposer.compose(
+                bare.with(overlay).with(paint), Viewport.fit(SIDE, SIDE, SIDE, SIDE), Work.alone());
+    }
+
+    @Test
+    void phasesAreFilledOffOnesLetTheGroundThroughAndBareShowsNone() {
+        PhasePaint paint = new PhasePaint(halves(), new int[] {0xff112233, 0xff445566}, false);
+        int[] all = painted(paint, Layers.Overlay.TINT);
+        assertThat(all[0]).isEqualTo(0xff112233);
+        assertThat(all[7]).isEqualTo(0xff445566);
+        assertThat(all[7 * SIDE]).isEqualTo(0xff282828);
+        int[] off = painted(paint.without(Set.of(1)), Layers.Overlay.TINT);
+        assertThat(off[0]).isEqualTo(0xff112233);
+        assertThat(off[7]).isEqualTo(0xffb4b4b4);
+        assertThat(painted(paint, Layers.Overlay.BARE)[0]).isEqualTo(0xff282828);
+        assertThatThrownBy(() -> new PhasePaint(halves(), new int[1], false)).hasMessageContaining("as many inks");
+    }
+
+    @Test
+    void outlinesRunAlongTheBorderOnly() {
+        PhasePaint paint = new PhasePaint(halves(), new int[] {0xff112233, 0xff445566}, true);
+        int[] lines = painted(paint, Layers.Overlay.TINT);
+        assertThat(lines[3]).isEqualTo(0xff112233);
+        assertThat(lines[4]).isEqualTo(0xff445566);
+        assertThat(lines[1]).isEqualTo(0xff282828);
+    }
+
+    @Test
+    void inksAreEvenMeanOrInOrder() {
+        assertThat(PhaseInks.greys(3)).containsExactly(0xff000000, 0xff808080, 0xffffffff);
+        assertThat(PhaseInks.mean(halves(), ground(), Work.alone())).containsExactly(0xff282828, 0xffb4b4b4);
+        for (int n = 1; n <= 32; n++) {
+            int[] flat = PhaseInks.flat(n);
+            assertThat(Arrays.stream(flat).distinct()).hasSize(n);
+            for (int p = 1; p < n; p++) {
+                assertThat(light(flat[p])).isGreaterThan(light(flat[p - 1]));
+            }
+        }
+    }
+
+    private static double light(int ink) {
+        return 0.2126 * (ink >> 16 & 0xff) + 0.7152 * (ink >> 8 & 0xff) + 0.0722 * (ink & 0xff);
+    }
+
+    @Test
+    void dyesTakeLightAway() {
+        float[] density = new float[SIDE * SIDE];
+        density[0] = 1;
+        float[] none = new float[SIDE * SIDE];
+        none[0] = 2;
+        Picture dyes = new Picture(List.of(
+                new Channel("dye1", PlaneF.of(SIDE, SIDE, density), OptionalInt.of(0x204080)),
+                new Channel("dye3", PlaneF.of(SIDE, SIDE, none))));
+        Pyramid pyramid = Pyramid.of(dyes, Work.alone());
+        Viewport view = Viewport.fit(SIDE, SIDE, SIDE, SIDE);
+        int[] seen = StageComposer.compose(Layers.bare(pyramid, Field.whole(SIDE, SIDE)), view, Work.alone());
+        assertThat(seen[0]).isEqualTo(0xff204080);
+        assertThat(seen[1]).isEqualTo(0xffffffff);
+        int[] other = StageComposer.compose(Layers.bare(pyramid.alone(1), Field.whole(SIDE, SIDE)), view, Work.alone());
+        assertThat(other[0]).isEqualTo(0xffffffff);
+    }
+
+    @Test
+    void faintPicturesKeepTheirOwnTone() {
+        Tone bytes = new Tone(0, 255);
+        assertThat(new Tone(20, 200).like(bytes)).isEqualTo(bytes);
+        assertThat(new Tone(0, 0.8).like(bytes)).isEqualTo(new Tone(0, 0.8));
+        assertThat(new Tone(-90, 200).like(bytes)).isEqualTo(new Tone(-90, 200));
+    }
+}
