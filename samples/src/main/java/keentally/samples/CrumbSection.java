@@ -36,7 +36,7 @@ final class CrumbSection {
         ShapeRenderer shapes = new ShapeRenderer(WIDTH, HEIGHT);
         cells.outlines().forEach(shapes::add);
         PlaneF coverage = shapes.coverage();
-        Truth truth = new Truth(SPECK_BELOW_PX2, true, "dark", FlourDispersion.percent(coverage), cells.things());
+        Truth truth = Truth.of(SPECK_BELOW_PX2, true, "dark", FlourDispersion.percent(coverage), cells.things());
         Picture picture = Picture.grey(expose(coverage, flecks(cells), work));
         return new DemoSample(
                 "crumb-section", "Crumb section", picture, new Scale(18, LengthUnit.UM), List.of(), truth, method());

@@ -9,8 +9,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
+import keentally.core.geometry.Rectangle;
 import keentally.core.picture.Channel;
 import keentally.core.picture.Depth;
+import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
 import keentally.core.work.Work;
 import keentally.study.document.FieldText;
@@ -25,7 +27,7 @@ import keentally.study.picture.PictureWriter;
 public final class DemoFiles {
     public static final String TRUTH = "truth.json";
 
-    private static final int LAYOUT = 2;
+    private static final int LAYOUT = 3;
 
     private DemoFiles() {}
 
@@ -81,9 +83,13 @@ public final class DemoFiles {
      * A sample as {@link #TRUTH} lists it.
      *
      * @param scale as text, such as {@code 1.5 um/px}
-     * @param captioned whether a caption is burnt into the picture, from which the scale can be read
+     * @param field the part that counts; where it is cut off straight, a caption is, from which the scale can be read
      */
-    public record Listed(String title, PictureRef picture, Path method, String scale, boolean captioned) {}
+    public record Listed(String title, PictureRef picture, Path method, String scale, List<Field.Part> field) {
+        public boolean isCaptioned() {
+            return field.stream().anyMatch(p -> p.takenAway() || p.shape() instanceof Rectangle);
+        }
+    }
 
     /** What a folder that {@link #write} filled holds; nothing where it did not, or an earlier version did. */
     public static List<Listed> list(Path folder) throws FileFault {
@@ -101,11 +107,15 @@ public final class DemoFiles {
                             picture(folder, (List<?>) s.get("files")),
                             folder.resolve(String.valueOf(s.get("method"))),
                             String.valueOf(s.get("scale")),
-                            s.get("field") instanceof List<?> field && !field.isEmpty()));
+                            field((List<?>) s.get("field"))));
                 }
             }
         }
         return listed;
+    }
+
+    private static List<Field.Part> field(List<?> parts) {
+        return parts.stream().map(p -> FieldText.read(String.valueOf(p))).toList();
     }
 
     private static PictureRef picture(Path folder, List<?> files) {
@@ -160,7 +170,9 @@ public final class DemoFiles {
         tree.put("width_px", sample.picture().width());
         tree.put("height_px", sample.picture().height());
         tree.put("speck_below_px2", truth.speckBelowPx2());
-        tree.put(truth.percentName() + "_percent", truth.percent());
+        for (Truth.Share share : truth.shares()) {
+            tree.put(share.name() + "_percent", share.percent());
+        }
         tree.put("countable", truth.countable().size());
         tree.put(
                 "countable_area_px2",

@@ -14,6 +14,11 @@ public final class DemoSamples {
                 () -> FlourDispersion.draw(work),
                 () -> CrumbSection.draw(work),
                 () -> StarchGranules.draw(work),
+                () -> GrainTray.draw(work),
+                () -> DyedDough.draw(work),
+                () -> BranSpecks.draw(work),
+                () -> CrustChart.draw(work),
+                () -> SideLight.draw(work),
                 () -> TwoStains.draw(work));
     }
 }

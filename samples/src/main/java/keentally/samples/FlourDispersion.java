@@ -33,7 +33,7 @@ final class FlourDispersion {
         ShapeRenderer shapes = new ShapeRenderer(WIDTH, HEIGHT);
         particles.outlines().forEach(shapes::add);
         PlaneF coverage = shapes.coverage();
-        Truth truth = new Truth(SPECK_BELOW_PX2, true, "bright", percent(coverage), particles.things());
+        Truth truth = Truth.of(SPECK_BELOW_PX2, true, "bright", percent(coverage), particles.things());
         Scale scale = new Scale(1.5, LengthUnit.UM);
         return new DemoSample(
                 "flour-dispersion",

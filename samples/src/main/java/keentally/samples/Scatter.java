@@ -2,9 +2,11 @@ package keentally.samples;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import keentally.core.geometry.Point;
 import keentally.core.geometry.Polygon;
 import keentally.core.geometry.Rectangle;
+import keentally.core.geometry.Shape;
 
 /** Things laid down one after another, never nearer to each other than a gap. */
 final class Scatter {
@@ -16,6 +18,7 @@ final class Scatter {
     private final int height;
     private final double gap;
     private final boolean[] taken;
+    private Optional<Shape> within = Optional.empty();
     private final List<Polygon> outlines = new ArrayList<>();
     private final List<Truth.Thing> things = new ArrayList<>();
 
@@ -27,15 +30,25 @@ final class Scatter {
         this.taken = new boolean[width * height];
     }
 
+    /** From here on things lie wholly inside a shape. */
+    void within(Shape shape) {
+        within = Optional.of(shape);
+    }
+
     /**
      * What things are like.
      *
      * @param tries for each thing wanted, before the rest is given up
      * @param overhang the share of its radius, one in so many, that a thing may hang over the picture's edge
-     * @param stretch most of long over short axis
+     * @param leastStretch least of long over short axis
+     * @param stretch most of it
      * @param rough of the outline
      */
-    record Kind(int tries, int overhang, double stretch, double rough) {}
+    record Kind(int tries, int overhang, double leastStretch, double stretch, double rough) {
+        Kind(int tries, int overhang, double stretch, double rough) {
+            this(tries, overhang, 1, stretch, rough);
+        }
+    }
 
     /** Lays things down by chance until there are enough or room runs out; below 3 pixels of radius they are smooth dust. */
     void lay(Kind kind, Chance chance, int count, double least, double most) {
@@ -48,7 +61,7 @@ final class Scatter {
                     chance.between(margin, width - margin),
                     chance.between(margin, height - margin),
                     radius,
-                    chance.between(1, kind.stretch()),
+                    chance.between(kind.leastStretch(), kind.stretch()),
                     dust ? DUST_ROUGH : kind.rough(),
                     chance);
             laid += add(blob) ? 1 : 0;
@@ -60,7 +73,10 @@ final class Scatter {
         Polygon claim = blob.outline(gap);
         Polygon outline = blob.outline(0);
         Rectangle box = outline.bounds();
-        if (grazes(box) || !free(claim)) {
+        if (within.isPresent() ? !held(claim) : grazes(box)) {
+            return false;
+        }
+        if (!free(claim)) {
             return false;
         }
         mark(outline);
@@ -77,6 +93,10 @@ final class Scatter {
                 || Math.abs(box.y()) < GRAZE
                 || Math.abs(box.right() - width) < GRAZE
                 || Math.abs(box.bottom() - height) < GRAZE;
+    }
+
+    private boolean held(Polygon claim) {
+        return claim.corners().stream().allMatch(c -> within.get().contains(c.x(), c.y()));
     }
 
     private boolean free(Polygon claim) {

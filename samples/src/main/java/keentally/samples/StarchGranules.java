@@ -47,7 +47,7 @@ final class StarchGranules {
         granules.forEach(shapes::add);
         PlaneF coverage = shapes.coverage();
         List<Truth.Thing> things = granules.stream().map(StarchGranules::thing).toList();
-        Truth truth = new Truth(SPECK_BELOW_PX2, false, "bright", FlourDispersion.percent(coverage), things);
+        Truth truth = Truth.of(SPECK_BELOW_PX2, false, "bright", FlourDispersion.percent(coverage), things);
         Picture picture = Picture.grey(captioned(expose(granules, coverage, work)));
         return new DemoSample(
                 "starch-granules",

@@ -7,14 +7,27 @@ import java.util.List;
  *
  * @param speckBelowPx2 what has less area than this, in square pixels, is dust and no object
  * @param apart whether things lie apart from each other, so that they can be counted without being split
- * @param percentName what {@code percent} is a share of the field of
- * @param percent of the field, exact
+ * @param shares of the whole that the method takes, exact
  * @param things everything that was drawn, dust included
  */
-public record Truth(double speckBelowPx2, boolean apart, String percentName, double percent, List<Thing> things) {
+public record Truth(double speckBelowPx2, boolean apart, List<Share> shares, List<Thing> things) {
     public Truth {
+        shares = List.copyOf(shares);
         things = List.copyOf(things);
     }
+
+    /** Of a picture in which one thing stands off from the rest. */
+    static Truth of(double speckBelowPx2, boolean apart, String name, double percent, List<Thing> things) {
+        return new Truth(speckBelowPx2, apart, List.of(new Share(name, 1, percent)), things);
+    }
+
+    /**
+     * What one phase covers.
+     *
+     * @param phase its number at the method's end
+     * @param percent of the field, or of what the method goes on within
+     */
+    public record Share(String name, int phase, double percent) {}
 
     /** The things that a method must find: whole ones that are no dust. */
     public List<Thing> countable() {

@@ -38,7 +38,7 @@ final class TwoStains {
         ShapeRenderer shapes = new ShapeRenderer(WIDTH, HEIGHT);
         granules.outlines().forEach(shapes::add);
         PlaneF coverage = shapes.coverage();
-        Truth truth = new Truth(SPECK_BELOW_PX2, true, "starch", FlourDispersion.percent(coverage), granules.things());
+        Truth truth = Truth.of(SPECK_BELOW_PX2, true, "starch", FlourDispersion.percent(coverage), granules.things());
         Picture picture = new Picture(
                 List.of(new Channel(STARCH, starch(coverage, work)), new Channel(PROTEIN, protein(coverage, work))));
         Scale scale = new Scale(0.32, LengthUnit.UM);
