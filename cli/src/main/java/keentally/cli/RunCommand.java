@@ -2,10 +2,12 @@ package keentally.cli;
 
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
+import keentally.core.quantity.Mass;
 import keentally.core.quantity.Scale;
 import keentally.core.work.Workers;
 import keentally.study.document.FieldText;
@@ -16,6 +18,7 @@ import keentally.study.method.MethodFile;
 import keentally.study.result.BatchRun;
 import keentally.study.result.RunOrder;
 import keentally.study.result.SampleOrder;
+import keentally.study.result.Weighing;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -62,6 +65,19 @@ final class RunCommand implements Callable<Integer> {
     @Option(names = "--page", paramLabel = "N", defaultValue = "1", description = "Page of files with several, from 1.")
     private int page;
 
+    @Option(
+            names = "--mass",
+            paramLabel = "MASS",
+            description = "What each sample weighs, such as \"12 g\" (mg, g, kg, ozt): phases.csv then has masses.")
+    private String mass;
+
+    @Option(
+            names = "--density",
+            paramLabel = "PHASE=N",
+            description =
+                    "Density of a phase by its name or number, in any one unit; 1 when left out. May be repeated.")
+    private Map<String, Double> densities = Map.of();
+
     @Option(names = "--jobs", paramLabel = "N", defaultValue = "1", description = "Pictures at the same time.")
     private int jobs;
 
@@ -75,7 +91,8 @@ final class RunCommand implements Callable<Integer> {
             List<SampleOrder> samples = pictures.stream()
                     .map(p -> new SampleOrder(Optional.empty(), PictureRef.of(p, page), given, fromFile, wishes))
                     .toList();
-            order = new RunOrder(read(method), samples, out, jobs, true);
+            Weighing weighing = new Weighing(Optional.ofNullable(mass).map(Mass::of), densities);
+            order = new RunOrder(read(method), samples, out, jobs, true, weighing);
         } catch (IllegalArgumentException e) {
             throw new ParameterException(spec.commandLine(), "Wrong option: " + e.getMessage() + ".");
         }

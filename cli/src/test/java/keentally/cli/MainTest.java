@@ -1,6 +1,7 @@
 package keentally.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -109,12 +110,42 @@ class MainTest {
     }
 
     @Test
+    void aMassIsSharedOutByAreaAndDensity() throws IOException {
+        Path out = folder.resolve("weighed");
+        assertThat(said(
+                        "run",
+                        method(),
+                        picture(),
+                        "--out",
+                        out.toString(),
+                        "--scale",
+                        "1 um/px",
+                        "--mass",
+                        "12 g",
+                        "--density",
+                        "chosen=2"))
+                .startsWith("0");
+        List<String> rows = Files.readAllLines(out.resolve("phases.csv"));
+        assertThat(rows.getFirst()).endsWith(",sd,mass_g");
+        double rest = Double.parseDouble(rows.get(1).substring(rows.get(1).lastIndexOf(',') + 1));
+        double chosen = Double.parseDouble(rows.get(2).substring(rows.get(2).lastIndexOf(',') + 1));
+        double share = Double.parseDouble(rows.get(2).split(",")[5]) / 100;
+        assertThat(rest + chosen).isCloseTo(12, within(1e-9));
+        assertThat(chosen).isCloseTo(12 * 2 * share / (1 + share), within(1e-9));
+        assertThat(out.resolve("samples.csv")).content().contains("area-for-volume");
+    }
+
+    @Test
     void wrongWordsEndInTwoWithOneSentence() {
         String out = folder.resolve("out").toString();
         assertThat(said("run", method(), picture(), "--out", out, "--scale", "0 um/px"))
                 .startsWith("2: Wrong option: a pixel must be longer than 0, was 0.0 um.");
         assertThat(said("run", method(), picture(), "--out", out, "--scale", "3 furlong/px"))
                 .startsWith("2: Wrong option: expected the length");
+        assertThat(said("run", method(), picture(), "--out", out, "--mass", "12 stone"))
+                .startsWith("2: Wrong option: expected a mass in mg, g, kg or ozt");
+        assertThat(said("run", method(), picture(), "--out", out, "--mass", "12 g", "--density", "1=0"))
+                .startsWith("2: Wrong option: the density of 1 must be above 0");
         assertThat(said("run", method(), picture(), "--out", out, "--field", "square:1"))
                 .startsWith("2: Wrong option: the field \"square:1\"");
         assertThat(said("run", method(), picture(), "--out", out, "--jobs", "0"))

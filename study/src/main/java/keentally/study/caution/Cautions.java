@@ -11,6 +11,7 @@ import keentally.core.region.Objects;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
 import keentally.core.words.Figures;
+import keentally.core.work.Work;
 
 /** Checks over what a run gave, behind those over its picture; in a fixed order. */
 public final class Cautions {
@@ -19,14 +20,28 @@ public final class Cautions {
 
     private Cautions() {}
 
-    /** @param picture what was found in the sample itself */
-    public static List<Caution> of(List<Caution> picture, Run run, Readings readings) {
+    /**
+     * @param picture what was found in the sample itself
+     * @param several whether the method is meant for more than one sample
+     */
+    public static List<Caution> of(List<Caution> picture, Run run, Readings readings, boolean several, Work work) {
         List<Caution> found = new ArrayList<>(picture);
+        found.addAll(CutCautions.of(run, readings, several, work));
         Optional<Objects> objects = readings.state().objects().filter(o -> o.count() > 0);
         objects.flatMap(o -> edgeObjects(o, run.sample().field())).ifPresent(found::add);
         objects.flatMap(Cautions::mostlySpecks).ifPresent(found::add);
         objects.flatMap(Cautions::fewPixels).ifPresent(found::add);
         return found;
+    }
+
+    /** Of every mass that was worked out from a share of area. */
+    public static Caution areaForVolume() {
+        return new Caution(
+                "area-for-volume",
+                "Masses are worked out from shares of area.",
+                "A share of area stands for a share of volume only where the cut lies at random, and for a share of mass only"
+                        + " with the right densities.",
+                "Give the densities where they differ, and take several cuts.");
     }
 
     private static Optional<Caution> edgeObjects(Objects objects, Field field) {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import keentally.core.method.Method;
 import keentally.core.picture.Field;
+import keentally.core.quantity.Mass;
 import keentally.core.quantity.Scale;
 
 /** A part of a study that is replaced as a whole. */
@@ -15,13 +16,15 @@ public sealed interface Thing {
      *
      * @param field the shapes of the field; none for the whole picture
      * @param method the id of the study's method that is used on it
+     * @param mass what it weighs, where that is known
      */
     record SampleThing(
             SlideLabel label,
             PictureRef picture,
             Optional<Calibration> calibration,
             List<Field.Part> field,
-            String method)
+            String method,
+            Optional<Mass> mass)
             implements Thing {
         public SampleThing {
             field = List.copyOf(field);
@@ -29,7 +32,7 @@ public sealed interface Thing {
 
         /** As it is when it is added: without scale, the whole picture its field. */
         public static SampleThing of(String name, PictureRef picture, String method) {
-            return new SampleThing(SlideLabel.of(name), picture, Optional.empty(), List.of(), method);
+            return new SampleThing(SlideLabel.of(name), picture, Optional.empty(), List.of(), method, Optional.empty());
         }
 
         public String name() {
@@ -46,23 +49,27 @@ public sealed interface Thing {
         }
 
         public SampleThing with(SlideLabel other) {
-            return new SampleThing(other, picture, calibration, field, method);
+            return new SampleThing(other, picture, calibration, field, method, mass);
         }
 
         public SampleThing with(PictureRef other) {
-            return new SampleThing(label, other, calibration, field, method);
+            return new SampleThing(label, other, calibration, field, method, mass);
         }
 
         public SampleThing with(Optional<Calibration> other) {
-            return new SampleThing(label, picture, other, field, method);
+            return new SampleThing(label, picture, other, field, method, mass);
         }
 
         public SampleThing with(List<Field.Part> other) {
-            return new SampleThing(label, picture, calibration, other, method);
+            return new SampleThing(label, picture, calibration, other, method, mass);
+        }
+
+        public SampleThing weighing(Optional<Mass> other) {
+            return new SampleThing(label, picture, calibration, field, method, other);
         }
 
         public SampleThing using(String otherMethod) {
-            return new SampleThing(label, picture, calibration, field, otherMethod);
+            return new SampleThing(label, picture, calibration, field, otherMethod, mass);
         }
     }
 

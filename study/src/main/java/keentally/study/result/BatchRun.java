@@ -1,6 +1,7 @@
 package keentally.study.result;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
@@ -75,7 +76,7 @@ public final class BatchRun {
 
     private void writeTables(List<Outcome> outcomes, ResultFolder folder) throws FileFault {
         ObjectSheet objects = new ObjectSheet(order.method());
-        PhaseSheet phases = new PhaseSheet(order.method());
+        PhaseSheet phases = new PhaseSheet(order.method(), order.weighing());
         SampleSheet samples = new SampleSheet(order.method());
         for (Outcome outcome : outcomes) {
             if (outcome.reading.isPresent()) {
@@ -115,7 +116,9 @@ public final class BatchRun {
             Readings readings = runner.readings(run, cancel);
             Background background = new Background(picture.facts().quality(), Optional.empty());
             List<Caution> seen = new PictureCautions(new Captions()).of(sample, background, runner.work(cancel));
-            List<Caution> cautions = Cautions.of(seen, run, readings);
+            List<Caution> cautions = new ArrayList<>(
+                    Cautions.of(seen, run, readings, order.samples().size() > 1, runner.work(cancel)));
+            order.weighing().sample().ifPresent(m -> cautions.add(Cautions.areaForVolume()));
             SampleReading reading = SampleReading.of(name, run, readings, cautions);
             try {
                 ResultPictures.write(fileNames.get(index), run, readings, folder, runner.work(cancel));

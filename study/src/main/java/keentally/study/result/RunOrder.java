@@ -11,12 +11,19 @@ import keentally.core.method.Method;
  * @param folder new, empty, or an earlier run's own
  * @param jobs pictures at the same time
  * @param timed whether times are written down, which differ from run to run
+ * @param weighing of each sample
  */
-public record RunOrder(Method method, List<SampleOrder> samples, Path folder, int jobs, boolean timed) {
+public record RunOrder(
+        Method method, List<SampleOrder> samples, Path folder, int jobs, boolean timed, Weighing weighing) {
     public RunOrder {
         samples = List.copyOf(samples);
         if (jobs < 1) {
             throw new IllegalArgumentException("jobs must be at least 1, was " + jobs);
         }
+    }
+
+    /** Of samples that were not weighed. */
+    public RunOrder(Method method, List<SampleOrder> samples, Path folder, int jobs, boolean timed) {
+        this(method, samples, folder, jobs, timed, Weighing.NONE);
     }
 }

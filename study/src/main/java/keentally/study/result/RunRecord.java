@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import keentally.core.method.MethodTree;
 import keentally.study.Program;
 import keentally.study.caution.Caution;
@@ -27,6 +28,10 @@ final class RunRecord {
         tree.put("program", Program.VERSION);
         tree.put("method", MethodTree.write(order.method()));
         tree.put("methodSha256", MethodFile.hash(order.method()));
+        order.weighing().sample().ifPresent(m -> {
+            tree.put("mass", m.toString());
+            tree.put("densities", new TreeMap<>(order.weighing().densities()));
+        });
         List<Object> pictures = new ArrayList<>();
         for (int i = 0; i < outcomes.size(); i++) {
             pictures.add(picture(outcomes.get(i), order.samples().get(i)));

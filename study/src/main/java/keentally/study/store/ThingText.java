@@ -11,6 +11,7 @@ import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
 import keentally.core.method.MethodStep;
 import keentally.core.method.MethodTree;
+import keentally.core.quantity.Mass;
 import keentally.core.quantity.Scale;
 import keentally.core.setting.Values;
 import keentally.study.document.Calibration;
@@ -102,6 +103,7 @@ final class ThingText {
         sample.calibration().ifPresent(c -> tree.put("scale", calibration(c)));
         tree.put("field", sample.field().stream().map(FieldText::write).toList());
         tree.put("method", sample.method());
+        sample.mass().ifPresent(m -> tree.put("mass", m.toString()));
         return tree;
     }
 
@@ -153,7 +155,8 @@ final class ThingText {
                 new PictureRef(sources),
                 calibration,
                 texts(tree.get("field")).stream().map(FieldText::read).toList(),
-                (String) tree.get("method"));
+                (String) tree.get("method"),
+                Optional.ofNullable((String) tree.get("mass")).map(Mass::of));
     }
 
     private Source source(Map<String, Object> tree) {

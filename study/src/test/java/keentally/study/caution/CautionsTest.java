@@ -8,6 +8,7 @@ import java.util.OptionalInt;
 import java.util.SplittableRandom;
 import keentally.core.geometry.Ellipse;
 import keentally.core.geometry.Rectangle;
+import keentally.core.measure.Measure;
 import keentally.core.method.Method;
 import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
@@ -20,6 +21,8 @@ import keentally.core.run.RunFault;
 import keentally.core.run.Runner;
 import keentally.core.run.Sample;
 import keentally.core.run.StateCache;
+import keentally.core.setting.Values;
+import keentally.core.step.StepDescription;
 import keentally.core.step.Steps;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
@@ -42,13 +45,22 @@ class CautionsTest {
     }
 
     private static List<Caution> cautions(Plane8 plane, Optional<Scale> scale) throws RunFault {
-        Method method =
-                Method.empty("m", LengthUnit.PX).add(0, Steps.find("threshold").orElseThrow());
+        return cautions(
+                Method.empty("m", LengthUnit.PX)
+                        .add(0, Steps.find("threshold").orElseThrow())
+                        .measuring(List.of(Measure.AREA)),
+                plane,
+                scale,
+                true);
+    }
+
+    private static List<Caution> cautions(Method method, Plane8 plane, Optional<Scale> scale, boolean several)
+            throws RunFault {
         Runner runner = new Runner(Workers.alone(), new StateCache(0));
         Run run = runner.run(
                 method, Sample.of("k", Picture.grey(plane), List.of(), scale), 9, new Cancel(), Progress.SILENT);
         List<Caution> picture = new PictureCautions(new Captions()).of(run.sample(), Background.NONE, Work.alone());
-        return Cautions.of(picture, run, runner.readings(run, new Cancel()));
+        return Cautions.of(picture, run, runner.readings(run, new Cancel()), several, runner.work(new Cancel()));
     }
 
     private static final Optional<Scale> SCALE = Optional.of(Scale.of("1 um/px"));
@@ -72,6 +84,34 @@ class CautionsTest {
         assertThat(Cautions.ids(specks)).isEqualTo("mostly-specks;few-pixels");
         assertThat(specks.getFirst().saw()).isEqualTo("25 of 25 objects have under 16 pixels.");
         assertThat(Cautions.ids(cautions(squares(6, 5, 200), SCALE))).isEqualTo("few-pixels");
+    }
+
+    private static Method cutting(Object... settings) {
+        StepDescription step = Steps.find("threshold").orElseThrow();
+        Values values = Values.NONE;
+        for (int i = 0; i < settings.length; i += 2) {
+            values = values.withTree(step.setting((String) settings[i]).orElseThrow(), settings[i + 1]);
+        }
+        return Method.empty("m", LengthUnit.PX).add(0, step, values);
+    }
+
+    @Test
+    void cutsByHandOnTheMeasuredSignalOnASlopeAreCautioned() throws RunFault {
+        byte[] ramp = new byte[SIDE * SIDE];
+        SplittableRandom random = new SplittableRandom(3);
+        for (int i = 0; i < ramp.length; i++) {
+            ramp[i] = (byte) Math.clamp(Math.round(120 + 20 * random.nextGaussian()), 1, 254);
+        }
+        Plane8 one = Plane8.of(SIDE, SIDE, ramp);
+        List<Caution> hand = cautions(cutting("rule", "manual", "cut", 150), one, SCALE, true);
+        assertThat(Cautions.ids(hand))
+                .contains("hand-cut", "same-signal", "unstable-cut")
+                .doesNotContain("one-mode");
+        assertThat(Cautions.ids(cautions(cutting("rule", "manual", "cut", 150), one, SCALE, false)))
+                .doesNotContain("hand-cut");
+        assertThat(Cautions.ids(cautions(cutting(), one, SCALE, true))).contains("one-mode");
+        assertThat(Cautions.ids(cautions(cutting("rule", "manual", "cut", 254), one, SCALE, false)))
+                .contains("empty-phase");
     }
 
     @Test

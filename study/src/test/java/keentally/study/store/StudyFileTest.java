@@ -21,6 +21,7 @@ import keentally.core.geometry.Rectangle;
 import keentally.core.method.Method;
 import keentally.core.picture.Field;
 import keentally.core.quantity.LengthUnit;
+import keentally.core.quantity.Mass;
 import keentally.core.quantity.Scale;
 import keentally.core.step.Steps;
 import keentally.study.document.Calibration;
@@ -58,7 +59,8 @@ class StudyFileTest {
                 .with(List.of(
                         new Field.Part(new Ellipse(10.1, 20.2, 5.3, 4.4, 30), false),
                         new Field.Part(new Rectangle(1, 2, 3.5, 4), true),
-                        new Field.Part(Polygon.of(0, 0, 0.1, 1e-7, 7, 123456.789), false)));
+                        new Field.Part(Polygon.of(0, 0, 0.1, 1e-7, 7, 123456.789), false)))
+                .weighing(Optional.of(Mass.of("12.5 g")));
     }
 
     private static Journal journal(StudyFile file) {

@@ -1,0 +1,148 @@
+package keentally.study.caution;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import keentally.core.measure.Dimension;
+import keentally.core.method.MethodStep;
+import keentally.core.picture.Channel;
+import keentally.core.run.PhaseReading;
+import keentally.core.run.Readings;
+import keentally.core.run.Run;
+import keentally.core.stats.Histogram;
+import keentally.core.stats.Modes;
+import keentally.core.step.State;
+import keentally.core.threshold.Stability;
+import keentally.core.words.Figures;
+import keentally.core.work.Work;
+
+/** Checks over where a method cuts and what it cuts on. */
+final class CutCautions {
+    private static final double LEAST_PERCENT = 0.1;
+    private static final List<String> NEED_TWO_MODES = List.of(
+            "otsu",
+            "valley-emphasis",
+            "iterative-mean",
+            "minimum-error",
+            "mixture",
+            "moments",
+            "valley",
+            "generalised");
+
+    private final Run run;
+    private final Readings readings;
+    private final boolean several;
+    private final Work work;
+    private final List<Caution> found = new ArrayList<>();
+
+    private CutCautions(Run run, Readings readings, boolean several, Work work) {
+        this.run = run;
+        this.readings = readings;
+        this.several = several;
+        this.work = work;
+    }
+
+    /** @param several whether the method is meant for more than one sample */
+    static List<Caution> of(Run run, Readings readings, boolean several, Work work) {
+        CutCautions cautions = new CutCautions(run, readings, several, work);
+        State before = State.of(
+                run.sample().picture(), run.sample().field(), run.sample().scale());
+        String channel = cautions.firstChannel();
+        for (Run.Station station : run.stations()) {
+            Map<String, Object> settings = cautions.settings(station.step());
+            switch (station.step().description().id()) {
+                case "channel" -> channel = String.valueOf(settings.get("of"));
+                case "threshold" -> cautions.threshold(station, settings, before, channel);
+                case "local-threshold" -> cautions.sameSignal(station, channel, before);
+                case "levels" -> cautions.byHand(station, "manual".equals(settings.get("by")));
+                default -> {}
+            }
+            before = station.after();
+        }
+        cautions.phases();
+        return cautions.found;
+    }
+
+    private Map<String, Object> settings(MethodStep step) {
+        return step.values().tree(step.description().settings());
+    }
+
+    private String firstChannel() {
+        return run.sample().picture().single().isPresent() ? Channel.GREY : "";
+    }
+
+    private int number(Run.Station station) {
+        return run.method().indexOf(station.step().id()) + 1;
+    }
+
+    private void byHand(Run.Station station, boolean hand) {
+        if (hand && several) {
+            found.add(new Caution(
+                    "hand-cut",
+                    "Step " + number(station) + " cuts where a hand set it, and the method is used on several samples.",
+                    "What fits one picture is a bias on the next, and nobody can tell how it was chosen.",
+                    "Let a rule find the cut; the trial sheet shows which one comes nearest."));
+        }
+    }
+
+    private void threshold(Run.Station station, Map<String, Object> settings, State before, String channel) {
+        String rule = String.valueOf(settings.get("rule"));
+        byHand(station, rule.equals("manual"));
+        sameSignal(station, channel, before);
+        if (station.findings().find("cut").isEmpty()
+                || before.current().single().isEmpty()) {
+            return;
+        }
+        Histogram h = Histogram.of(before.current().single().get(), before.field(), work);
+        double cut = station.findings().find("cut").getAsDouble();
+        Stability stability = Stability.of(h, cut, "dark".equals(settings.get("keep")));
+        if (stability.isSteep()) {
+            found.add(new Caution(
+                    "unstable-cut",
+                    "Moving the cut of step " + number(station) + " by 2 % of the range changes its share from "
+                            + Figures.percent(stability.percent(-2)) + " to " + Figures.percent(stability.percent(2))
+                            + " %.",
+                    "The answer hangs on the cut more than on the picture.",
+                    "Choose a channel or a preparation that parts the two better, and look at the trial sheet."));
+        }
+        if (NEED_TWO_MODES.contains(rule) && Modes.count(h) < 2) {
+            found.add(new Caution(
+                    "one-mode",
+                    "The histogram that step " + number(station) + " cuts has one peak.",
+                    "Its rule looks for two, and finds a cut that means nothing.",
+                    "Try triangle or unimodal, or a channel in which the two stand apart."));
+        }
+    }
+
+    private void sameSignal(Run.Station station, String channel, State before) {
+        boolean reported = run.method().measures().stream().anyMatch(m -> m.dimension() == Dimension.SIGNAL);
+        String signal = run.method().signal();
+        Optional<String> cutOn = channel.isEmpty()
+                ? before.current().channels().stream().map(Channel::name).findFirst()
+                : Optional.of(channel);
+        if (reported
+                && (signal.equals(State.PREPARED)
+                        || cutOn.filter(signal::equals).isPresent())) {
+            found.add(new Caution(
+                    "same-signal",
+                    "Step " + number(station) + " cuts on " + signal + ", and brightness is measured in " + signal
+                            + " too.",
+                    "What was chosen for being bright or dark will be found bright or dark.",
+                    "Measure another channel, or report sizes and shares only."));
+        }
+    }
+
+    private void phases() {
+        for (PhaseReading phase : readings.fractions()) {
+            if (phase.percent() < LEAST_PERCENT) {
+                found.add(new Caution(
+                        "empty-phase",
+                        "The phase " + phase.name() + " covers " + Figures.percent(phase.percent())
+                                + " % of the field (" + Figures.number(phase.pixels()) + " pixels).",
+                        "So few pixels may be noise, or an edge between two others.",
+                        "Ask for fewer phases, or group it with its neighbour."));
+            }
+        }
+    }
+}

@@ -1,0 +1,69 @@
+package keentally.study.result;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.OptionalDouble;
+import keentally.study.file.FileFault;
+import keentally.study.file.WholeFile;
+import keentally.study.picture.PictureWriter;
+
+/** A trial sheet as files: its tiles as one picture, and its numbers as a table of the same name beside it. */
+public final class TrialFiles {
+    private TrialFiles() {}
+
+    /**
+     * One alternative.
+     *
+     * @param share per cent of the field that is chosen; not-a-number where phases are made
+     * @param explained per cent of the variance that phases explain; not-a-number where a mask is made
+     * @param differs per cent of the field that is otherwise than with the choice that was current
+     * @param error why it could not be done; empty where it could
+     */
+    public record Row(
+            String sample,
+            String setting,
+            double share,
+            double explained,
+            OptionalDouble count,
+            double differs,
+            boolean current,
+            String error) {}
+
+    /**
+     * @param png the picture's file; the table ends in {@code .csv} instead
+     * @param colours 0xRRGGBB, row by row
+     * @return the table's file
+     */
+    public static Path write(Path png, int width, int height, int[] colours, List<Row> rows) throws FileFault {
+        Sheet sheet = new Sheet(List.of(
+                "sample",
+                "setting",
+                "share_percent",
+                "explained_percent",
+                "count",
+                "differs_percent",
+                "current",
+                "error"));
+        for (Row row : rows) {
+            sheet.add(List.of(
+                    Sheet.text(row.sample()),
+                    Sheet.text(row.setting()),
+                    Sheet.number(row.share()),
+                    Sheet.number(row.explained()),
+                    Sheet.number(row.count().orElse(Double.NaN)),
+                    Sheet.number(row.differs()),
+                    row.current() ? "yes" : "no",
+                    Sheet.text(row.error())));
+        }
+        String name = png.getFileName().toString();
+        int dot = name.lastIndexOf('.');
+        Path table = png.resolveSibling((dot > 0 ? name.substring(0, dot) : name) + ".csv");
+        if (Files.exists(table) && !Files.exists(png)) {
+            throw new FileFault(table + " is there already and belongs to no trial sheet; choose another name.");
+        }
+        PictureWriter.png(png, width, height, colours);
+        WholeFile.write(table, sheet.csv());
+        return table;
+    }
+}

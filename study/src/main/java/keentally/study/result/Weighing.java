@@ -1,0 +1,41 @@
+package keentally.study.result;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import keentally.core.quantity.Mass;
+import keentally.core.run.PhaseReading;
+
+/**
+ * What is known of the masses in a sample.
+ *
+ * @param sample of the whole; empty where it was not weighed
+ * @param densities by phase name or number, in any one unit; 1 for those not named
+ */
+public record Weighing(Optional<Mass> sample, Map<String, Double> densities) {
+    public static final Weighing NONE = new Weighing(Optional.empty(), Map.of());
+
+    public Weighing {
+        densities = Map.copyOf(densities);
+        densities.forEach((phase, density) -> {
+            if (!(density > 0)) {
+                throw new IllegalArgumentException("the density of " + phase + " must be above 0, was " + density);
+            }
+        });
+    }
+
+    /** The mass of each phase in the sample's unit; not-a-number where it was not weighed. */
+    double[] of(List<PhaseReading> phases) {
+        double[] masses = new double[phases.size()];
+        Arrays.fill(masses, Double.NaN);
+        return sample.map(m -> m.of(
+                        phases.stream().mapToDouble(PhaseReading::pixels).toArray(),
+                        phases.stream().mapToDouble(this::density).toArray()))
+                .orElse(masses);
+    }
+
+    private double density(PhaseReading phase) {
+        return densities.getOrDefault(phase.name(), densities.getOrDefault(String.valueOf(phase.number()), 1.0));
+    }
+}
