@@ -112,16 +112,21 @@ public final class Desk extends Application {
 
     /** The demo study, from pictures and methods that lie in {@code folder}. */
     public static Study demo(Path folder) throws FileFault, MethodFault {
+        return demo(DemoFiles.list(folder));
+    }
+
+    /** The study of some of the demo samples. */
+    public static Study demo(List<DemoFiles.Listed> samples) throws FileFault, MethodFault {
         Study study = Study.empty();
-        for (DemoFiles.Listed demo : DemoFiles.list(folder)) {
+        for (DemoFiles.Listed demo : samples) {
             String method = "m" + (study.samples().size() + 1);
             SampleThing sample = SampleThing.of(demo.title(), demo.picture(), method);
             // what a person can read off the picture is left to be done
-            boolean captioned = demo.captioned();
-            Optional<Calibration> scale = captioned
-                    ? Optional.empty()
-                    : Optional.of(new Calibration(Scale.of(demo.scale()), Calibration.Origin.DEMO, ""));
-            study = study.with(method, MethodFile.read(demo.method())).with(study.newSampleId(), sample.with(scale));
+            boolean captioned = demo.isCaptioned();
+            Optional<Calibration> scale =
+                    Optional.of(new Calibration(Scale.of(demo.scale()), Calibration.Origin.DEMO, ""));
+            SampleThing told = captioned ? sample : sample.with(scale).with(demo.field());
+            study = study.with(method, MethodFile.read(demo.method())).with(study.newSampleId(), told);
         }
         return study;
     }

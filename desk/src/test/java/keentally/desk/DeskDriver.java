@@ -7,6 +7,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.TimeUnit;
@@ -19,6 +20,7 @@ import javafx.geometry.VerticalDirection;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Labeled;
+import javafx.scene.control.TextInputControl;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.PixelReader;
 import javafx.scene.image.WritableImage;
@@ -32,6 +34,8 @@ import keentally.core.work.Work;
 import keentally.core.work.Workers;
 import keentally.desk.look.Theme;
 import keentally.desk.model.DeskModel;
+import keentally.desk.picture.PictureModel;
+import keentally.desk.trial.TrialModel;
 import keentally.desk.view.DeskWindow;
 import keentally.desk.view.Preferences;
 import keentally.samples.DemoFiles;
@@ -43,6 +47,7 @@ import org.testfx.util.WaitForAsyncUtils;
 
 /** The real desk in a real window of 1280 × 800, worked by mouse and keys: for window tests and for screenshots. */
 public final class DeskDriver implements AutoCloseable {
+    private static final Set<String> FEW = Set.of("Flour dispersion", "Crumb section", "Starch granules", "Two stains");
     private static final Path DEMO = Path.of("target/demo").toAbsolutePath();
 
     private final FxRobot robot = new FxRobot();
@@ -79,10 +84,18 @@ public final class DeskDriver implements AutoCloseable {
         return new DeskDriver(home);
     }
 
-    /** A desk with the demo study, its first sample on the stage and the threshold selected. */
+    /** A desk with four samples of the demo study, the first on the stage and its threshold selected. */
     public static DeskDriver demo(Path home) throws Exception {
+        return demo(home, demoStudy());
+    }
+
+    /** As {@link #demo(Path)}, with all of the demo study. */
+    public static DeskDriver wholeDemo(Path home) throws Exception {
+        return demo(home, Desk.demo(drawn()));
+    }
+
+    private static DeskDriver demo(Path home, Study study) throws Exception {
         DeskDriver driver = start(home);
-        Study study = demoStudy();
         driver.onFx(() -> {
             Path file = home.resolve("Millrace.tally");
             driver.model.begin(
@@ -94,14 +107,19 @@ public final class DeskDriver implements AutoCloseable {
         return driver;
     }
 
-    /** The demo study; its pictures are drawn once. */
-    public static synchronized Study demoStudy() throws Exception {
+    /** Four samples of the demo study, one of each kind of picture; more only take longer to be shown in the tray. */
+    public static Study demoStudy() throws Exception {
+        return Desk.demo(drawn().stream().filter(d -> FEW.contains(d.title())).toList());
+    }
+
+    /** The demo samples; their pictures are drawn once. */
+    private static synchronized List<DemoFiles.Listed> drawn() throws Exception {
         if (DemoFiles.list(DEMO).isEmpty()) {
             try (Workers workers = Workers.of(2)) {
                 DemoFiles.write(DEMO, new Work(workers, new Cancel()));
             }
         }
-        return Desk.demo(DEMO);
+        return DemoFiles.list(DEMO);
     }
 
     public DeskModel model() {
@@ -178,6 +196,64 @@ public final class DeskDriver implements AutoCloseable {
         robot.moveTo(onStage(toX, toY));
         WaitForAsyncUtils.waitForFxEvents(2);
         release();
+    }
+
+    /** As {@link #dragPicture}, with the other button. */
+    public void dragPictureOther(double fromX, double fromY, double toX, double toY) {
+        robot.moveTo(onStage(fromX, fromY));
+        robot.press(MouseButton.SECONDARY);
+        robot.moveTo(onStage((fromX + toX) / 2, (fromY + toY) / 2));
+        robot.moveTo(onStage(toX, toY));
+        WaitForAsyncUtils.waitForFxEvents(2);
+        robot.release(MouseButton.SECONDARY);
+        quiet();
+    }
+
+    /** Puts a sample on the stage and selects one of its stations; nothing for the picture itself. */
+    public void show(String sample, String station) {
+        onFx(() -> {
+            model.show(sample);
+            return null;
+        });
+        quiet();
+        onFx(() -> {
+            model.station().set(station);
+            return null;
+        });
+        quiet();
+    }
+
+    /** Opens the questions to begin with. */
+    public void starters() {
+        onFx(() -> {
+            window.picture().go(PictureModel.Section.FACTS);
+            window.starters().ask();
+            return null;
+        });
+        quiet();
+    }
+
+    /** Objects at the end of the method. */
+    public int count() {
+        return onFx(() -> model.shown()
+                .get()
+                .orElseThrow()
+                .readings()
+                .orElseThrow()
+                .objects()
+                .orElseThrow()
+                .rows());
+    }
+
+    /** The trial sheet's model. */
+    public TrialModel trials() {
+        return window.trials().model();
+    }
+
+    /** What stands in a field that is typed into. */
+    public String fieldText(String id) {
+        TextInputControl field = (TextInputControl) node(id);
+        return onFx(field::getText);
     }
 
     /** Chooses a word in a box; nothing where the box does not hold it. */

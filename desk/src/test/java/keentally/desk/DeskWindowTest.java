@@ -46,48 +46,36 @@ class DeskWindowTest {
         return (TableView<?>) desk.node("objects");
     }
 
-    private int count() {
-        return desk.onFx(() -> desk.model()
-                .shown()
-                .get()
-                .orElseThrow()
-                .readings()
-                .orElseThrow()
-                .objects()
-                .orElseThrow()
-                .rows());
-    }
-
     @Test
     void moveTheCutSeeTheCountChangeAndTakeItBack() {
         String before = desk.text("headline");
         assertThat(before).startsWith("cut at 14,915").endsWith("% bright");
-        assertThat(count()).isEqualTo(356);
+        assertThat(desk.count()).isEqualTo(356);
         desk.press("histogram", 0.8, 0.5);
         desk.dragTo("histogram", 0.8, 0.4);
         desk.dragTo("histogram", 0.8, 0.3);
         desk.release();
         assertThat(desk.text("headline")).isNotEqualTo(before);
-        int moved = count();
+        int moved = desk.count();
         assertThat(moved).isNotEqualTo(356);
         ComboBox<?> rule = (ComboBox<?>) desk.node("setting-rule");
         assertThat(desk.onFx(() -> rule.getValue().toString())).isEqualTo("MANUAL");
         desk.keys(KeyCode.CONTROL, KeyCode.Z);
         assertThat(desk.text("headline")).isEqualTo(before);
-        assertThat(count()).isEqualTo(356);
+        assertThat(desk.count()).isEqualTo(356);
         desk.keys(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.Z);
-        assertThat(count()).isEqualTo(moved);
+        assertThat(desk.count()).isEqualTo(moved);
     }
 
     @Test
     void theCountFollowsWhileTheMouseIsStillDown() throws Exception {
-        int before = count();
+        int before = desk.count();
         desk.press("histogram", 0.8, 0.6);
         for (double y = 0.6; y > 0.25; y -= 0.01) {
             desk.dragTo("histogram", 0.8, y);
         }
         desk.quiet();
-        assertThat(count()).isNotEqualTo(before);
+        assertThat(desk.count()).isNotEqualTo(before);
         assertThat(desk.onFx(() -> desk.model().undoable())).isEmpty();
         desk.release();
         assertThat(desk.onFx(() -> desk.model().undoable())).contains("move the cut");
@@ -206,17 +194,17 @@ class DeskWindowTest {
         assertThat(desk.onFx(() -> desk.model().method().steps()))
                 .hasSize(steps)
                 .noneMatch(s -> s.muted());
-        assertThat(count()).isEqualTo(356);
+        assertThat(desk.count()).isEqualTo(356);
     }
 
     @Test
     void aSettingIsTypedAndAMistakeIsSaidBesideIt() {
         desk.click("card-5");
         desk.type("setting-atLeast", "4000 um2");
-        int large = count();
+        int large = desk.count();
         assertThat(large).isBetween(5, 100);
         desk.type("setting-atLeast", "4000 furlongs");
-        assertThat(count()).isEqualTo(large);
+        assertThat(desk.count()).isEqualTo(large);
         assertThat(desk.onFx(() -> desk.node("station-panel").lookupAll(".complaint").stream()
                         .filter(n -> n.isVisible())
                         .count()))
@@ -229,7 +217,7 @@ class DeskWindowTest {
         desk.click("section-scale");
         desk.type("scale", "0.5 um/px");
         assertThat(desk.text("scale-shown")).isEqualTo("0.5 µm/px");
-        assertThat(count()).isBetween(20, 300);
+        assertThat(desk.count()).isBetween(20, 300);
         desk.type("scale", "0 um/px");
         assertThat(desk.text("scale-shown")).isEqualTo("0.5 µm/px");
         desk.type("scale", "");
@@ -320,7 +308,7 @@ class DeskWindowTest {
         desk.click("card-0");
         desk.click("section-scale");
         desk.type("scale", "10 um/px");
-        assertThat(count()).isEqualTo(2);
+        assertThat(desk.count()).isEqualTo(2);
         desk.keys(KeyCode.CONTROL, KeyCode.UP);
         assertThat(desk.onFx(() -> desk.model().sample().orElseThrow().name())).isEqualTo("Two stains");
         desk.keys(KeyCode.CONTROL, KeyCode.Z);
@@ -334,9 +322,9 @@ class DeskWindowTest {
     void eachDemoSampleHasItsOwnMethod() {
         desk.click("slide-s2");
         assertThat(desk.onFx(() -> desk.model().method().name())).isEqualTo("Crumb cells");
-        assertThat(count()).isEqualTo(823);
+        assertThat(desk.count()).isEqualTo(823);
         desk.click("slide-s1");
-        assertThat(count()).isEqualTo(356);
+        assertThat(desk.count()).isEqualTo(356);
         assertThat(desk.onFx(() -> Optional.of(desk.model().preview().get()))).contains(Optional.empty());
     }
 

@@ -17,7 +17,7 @@ class ScreenshotTour {
 
     @Test
     void takeThePictures() throws Exception {
-        try (DeskDriver desk = DeskDriver.demo(home)) {
+        try (DeskDriver desk = DeskDriver.wholeDemo(home)) {
             desk.pointAt(1025, 428);
             desk.shoot(SHOTS.resolve("bench.png"));
             desk.click("view-objects");
@@ -38,16 +38,25 @@ class ScreenshotTour {
             desk.click("hand-ellipse");
             desk.dragPicture(180, 60, 1080, 860);
             desk.shoot(SHOTS.resolve("field.png"));
+            desk.show("s4", "colour-range-1");
+            desk.dragPicture(197, 557, 211, 559);
+            desk.pointAt(300, 480);
+            desk.shoot(SHOTS.resolve("colour-range.png"));
+            desk.focusStage();
+            desk.keys(KeyCode.T);
+            desk.shoot(SHOTS.resolve("trial.png"));
+            desk.keys(KeyCode.ESCAPE);
+            desk.show("s7", "cluster-1");
+            desk.shoot(SHOTS.resolve("clusters.png"));
         }
         Files.writeString(home.resolve("desk.json"), "{\"theme\": \"dark\", \"width\": 1280, \"height\": 800}");
-        try (DeskDriver desk = DeskDriver.demo(home)) {
+        try (DeskDriver desk = DeskDriver.wholeDemo(home)) {
             desk.click("slide-s2");
             desk.pointAt(640, 400);
             desk.hold(KeyCode.L);
             desk.shoot(SHOTS.resolve("lens-dark.png"));
             desk.letGo(KeyCode.L);
-            desk.click("slide-s4");
-            desk.click("card-0");
+            desk.show("s9", "");
             desk.click("section-histogram");
             desk.click("histogram-compare");
             desk.choose("histogram-channel-0", "protein");
@@ -58,6 +67,13 @@ class ScreenshotTour {
             desk.click("ruler");
             desk.dragPicture(180, 230, 620, 330);
             desk.shoot(SHOTS.resolve("looking-dark.png"));
+            desk.click("ruler");
+            desk.show("s5", "unmix-dyes-1");
+            desk.click("see-dye-1");
+            desk.shoot(SHOTS.resolve("dyes-dark.png"));
+            desk.show("s4", "");
+            desk.starters();
+            desk.shoot(SHOTS.resolve("starters-dark.png"));
         }
         assertThat(SHOTS.resolve("bench.png")).exists();
     }

@@ -1,6 +1,7 @@
 package keentally.desk.model;
 
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import keentally.core.method.Method;
@@ -13,6 +14,7 @@ import keentally.study.file.WholeFile;
 import keentally.study.method.MethodFile;
 import keentally.study.plot.HistogramPlot;
 import keentally.study.result.ObjectSheet;
+import keentally.study.result.TrialFiles;
 
 /** What is written from the desk to files, and methods read from them; worked in the idle lane, said when it is done. */
 public final class DeskFiles {
@@ -45,6 +47,11 @@ public final class DeskFiles {
     /** Writes a histogram as its file's ending says. */
     public void savePlot(Path file, HistogramPlot plot) {
         write(file, () -> plot.save(file));
+    }
+
+    /** Writes a trial sheet as a picture and a table beside it. */
+    public void saveSheet(Path png, int width, int height, int[] colours, List<TrialFiles.Row> rows) {
+        write(png, () -> TrialFiles.write(png, width, height, colours, rows));
     }
 
     private void write(Path file, Writing writing) {

@@ -213,6 +213,11 @@ public final class DeskModel implements AutoCloseable {
         return runner.work(cancel);
     }
 
+    /** To run alternatives beside what is on the stage. */
+    public Trials trials() {
+        return new Trials(runner, maker, held.shelf(), pictures);
+    }
+
     /** Does something in the lane for what can wait. */
     public void whenIdle(Lanes.Job job) {
         lanes.submit(Lane.IDLE, job);
@@ -484,9 +489,10 @@ public final class DeskModel implements AutoCloseable {
 
     private void follow(Method method, Supplier<Sample> sample, long ticket, boolean whole) {
         Background background = background();
+        boolean several = isShared(methodId());
         Lanes.Job job = cancel -> {
             made(sample).ifPresent(s -> {
-                Shown result = Shown.of(runner, method, s, checks, background, cancel);
+                Shown result = Shown.of(runner, method, s, checks, background, several, cancel);
                 ui.execute(() -> came(result, ticket, whole));
             });
         };
@@ -495,6 +501,14 @@ public final class DeskModel implements AutoCloseable {
         } else {
             lanes.submit(Lane.FOLLOW, job);
         }
+    }
+
+    private boolean isShared(String method) {
+        return study.get().samples().stream()
+                        .flatMap(id -> study.get().sample(id).stream())
+                        .filter(s -> s.method().equals(method))
+                        .count()
+                > 1;
     }
 
     private void came(Shown result, long ticket, boolean whole) {

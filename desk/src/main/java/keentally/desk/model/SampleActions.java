@@ -14,6 +14,7 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import keentally.core.method.Method;
 import keentally.core.picture.Field;
+import keentally.core.quantity.Mass;
 import keentally.core.quantity.Scale;
 import keentally.desk.look.Texts;
 import keentally.study.document.Calibration;
@@ -213,6 +214,12 @@ public final class SampleActions {
     /** Name, note and tags. */
     public void label(String id, SlideLabel label) {
         change(Texts.of("action.label", label.name()), id, s -> s.with(label));
+    }
+
+    /** What a sample weighs; empty for not known. */
+    public void weigh(String id, Optional<Mass> mass) {
+        String name = thing(id).map(SampleThing::name).orElse("");
+        change(Texts.of("action.weigh", name), id, s -> s.weighing(mass));
     }
 
     /** Uses another of the study's methods on the sample on the stage. */

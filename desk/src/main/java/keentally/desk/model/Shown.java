@@ -34,15 +34,25 @@ public record Shown(
         cautions = List.copyOf(cautions);
     }
 
-    /** Runs a method as far as it goes. */
+    /**
+     * Runs a method as far as it goes.
+     *
+     * @param several whether the method is used on more than one sample
+     */
     static Shown of(
-            Runner runner, Method method, Sample sample, PictureCautions checks, Background background, Cancel cancel) {
+            Runner runner,
+            Method method,
+            Sample sample,
+            PictureCautions checks,
+            Background background,
+            boolean several,
+            Cancel cancel) {
         try {
             Run run = runner.run(method, sample, Integer.MAX_VALUE, cancel, Progress.SILENT);
             Readings readings = runner.readings(run, cancel);
             Optional<ObjectColours> colours = readings.state().objects().map(ObjectColours::of);
             List<Caution> picture = checks.of(sample, background, runner.work(cancel));
-            List<Caution> cautions = Cautions.of(picture, run, readings);
+            List<Caution> cautions = Cautions.of(picture, run, readings, several, runner.work(cancel));
             return new Shown(run, Optional.empty(), Optional.of(readings), colours, cautions);
         } catch (RunFault e) {
             Run before = before(runner, method, sample, e.step(), cancel);

@@ -63,12 +63,15 @@ public final class PictureModel {
         section.addListener(o -> takeTool());
         ruling.addListener(o -> takeTool());
         patching.addListener(o -> takeTool());
+        stationTool.addListener(o -> takeTool());
         desk.station().addListener(o -> takeTool());
         stage.atEnd().addListener(o -> takeTool());
         desk.open().addListener(o -> opened());
         desk.study().addListener(o -> followStudy());
         desk.sampleId().addListener(o -> followStudy());
     }
+
+    private final ObjectProperty<Optional<StageTool>> stationTool = new SimpleObjectProperty<>(Optional.empty());
 
     public ObjectProperty<Section> section() {
         return section;
@@ -77,6 +80,11 @@ public final class PictureModel {
     /** Whether the ruler is in the hand. */
     public BooleanProperty ruling() {
         return ruling;
+    }
+
+    /** What the selected station draws with on the stage. */
+    public ObjectProperty<Optional<StageTool>> stationTool() {
+        return stationTool;
     }
 
     /** Whether a patch is being drawn for a histogram. */
@@ -159,6 +167,8 @@ public final class PictureModel {
         Optional<StageTool> tool = Optional.empty();
         if (ruling.get() && desk.open().get().isPresent()) {
             tool = Optional.of(ruler);
+        } else if (!stage.atEnd().get() && !desk.station().get().equals(DeskModel.PICTURE)) {
+            tool = stationTool.get();
         } else if (here) {
             tool = switch (section.get()) {
                 case FACTS -> Optional.empty();

@@ -4,7 +4,10 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import keentally.core.colour.ChannelPlane;
+import keentally.core.picture.PhaseMap;
 import keentally.core.picture.Picture;
+import keentally.core.view.PhaseInks;
+import keentally.core.view.PhasePaint;
 import keentally.core.view.Pyramid;
 import keentally.core.work.Work;
 
@@ -41,6 +44,26 @@ final class Pyramids {
         }
         keep(known, picture, pyramid);
         return pyramid;
+    }
+
+    private PhaseMap painted;
+    private StageModel.PhaseLook paintedAs;
+    private PhasePaint paint;
+
+    /** How a phase map is painted; the last one is kept, since mean colours take a pass over the picture. */
+    PhasePaint paint(PhaseMap map, StageModel.PhaseLook look, Pyramid ground, Work work) {
+        if (map != painted || look != paintedAs) {
+            int n = map.names().size();
+            int[] inks = switch (look) {
+                case FLAT, OUTLINES -> PhaseInks.flat(n);
+                case GREYS -> PhaseInks.greys(n);
+                case MEAN -> PhaseInks.mean(map, ground, work);
+            };
+            paint = new PhasePaint(map, inks, look == StageModel.PhaseLook.OUTLINES);
+            painted = map;
+            paintedAs = look;
+        }
+        return paint;
     }
 
     /** As the newest; the oldest goes where there are too many. */

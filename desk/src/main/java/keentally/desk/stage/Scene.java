@@ -1,6 +1,7 @@
 package keentally.desk.stage;
 
 import java.util.Optional;
+import java.util.Set;
 import keentally.core.picture.Picture;
 import keentally.core.step.Flow;
 import keentally.core.step.State;
@@ -35,9 +36,18 @@ record Scene(
      *
      * @param channel one channel of the original; empty for all of what the state holds
      * @param contrast what is black and white; empty for as it is
+     * @param phases how phases are shown
+     * @param hidden phases that are switched off
+     * @param dye the one dye that is seen where dyes are; empty for all
      */
-    record Seen(Optional<String> channel, Optional<Contrast> contrast) {
-        static final Seen AS_IT_IS = new Seen(Optional.empty(), Optional.empty());
+    record Seen(
+            Optional<String> channel,
+            Optional<Contrast> contrast,
+            StageModel.PhaseLook phases,
+            Set<Integer> hidden,
+            Optional<Integer> dye) {
+        static final Seen AS_IT_IS =
+                new Seen(Optional.empty(), Optional.empty(), StageModel.PhaseLook.FLAT, Set.of(), Optional.empty());
     }
 
     /**
@@ -59,12 +69,25 @@ record Scene(
             Seen seen,
             Pyramids pyramids,
             Work work) {
-        boolean onOriginal = state.flow() != Flow.PICTURE;
+        boolean onOriginal = state.seen() != Flow.PICTURE;
         Picture ground = onOriginal ? state.original() : state.current();
         Optional<Pyramid> channel = seen.channel.flatMap(c -> pyramids.of(c, state.original(), work));
         Pyramid asIs = channel.isPresent() ? channel.get() : pyramids.of(ground, state.original(), work);
-        Pyramid pyramid = seen.contrast.map(asIs::seen).orElse(asIs);
+        Pyramid dyed = seen.dye.filter(d -> !onOriginal).map(asIs::alone).orElse(asIs);
+        Pyramid pyramid = seen.contrast.map(dyed::seen).orElse(dyed);
         Optional<ObjectColours> known = colours.or(() -> state.objects().map(ObjectColours::of));
-        return new Layers(pyramid, state.field(), state.mask(), state.objects(), known, overlay, strength, selected);
+        Layers layers = new Layers(
+                pyramid,
+                state.field(),
+                onOriginal ? state.mask() : Optional.empty(),
+                state.objects(),
+                known,
+                overlay,
+                strength,
+                selected);
+        return state.seen() == Flow.PHASES
+                ? layers.with(pyramids.paint(state.needPhases(), seen.phases, asIs, work)
+                        .without(seen.hidden))
+                : layers;
     }
 }

@@ -1,6 +1,7 @@
 package keentally.desk.stage;
 
 import java.util.Optional;
+import java.util.Set;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.DoubleProperty;
 import javafx.beans.property.ObjectProperty;
@@ -8,6 +9,7 @@ import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import keentally.core.geometry.Point;
+import keentally.core.step.Flow;
 import keentally.core.view.Contrast;
 import keentally.core.view.Layers;
 import keentally.core.view.Viewport;
@@ -26,6 +28,39 @@ public final class StageModel {
     private final ObjectProperty<Optional<StageTool>> tool = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<Optional<String>> channel = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<Optional<Contrast>> contrast = new SimpleObjectProperty<>(Optional.empty());
+
+    private final ObjectProperty<PhaseLook> phaseLook = new SimpleObjectProperty<>(PhaseLook.FLAT);
+    private final ObjectProperty<Set<Integer>> hiddenPhases = new SimpleObjectProperty<>(Set.of());
+    private final ObjectProperty<Flow> flow = new SimpleObjectProperty<>(Flow.PICTURE);
+
+    /** How phases are shown. */
+    public enum PhaseLook {
+        FLAT,
+        MEAN,
+        GREYS,
+        OUTLINES
+    }
+
+    public ObjectProperty<PhaseLook> phaseLook() {
+        return phaseLook;
+    }
+
+    private final ObjectProperty<Optional<Integer>> dye = new SimpleObjectProperty<>(Optional.empty());
+
+    /** The one dye that is seen where dyes are, from 0; empty for all. */
+    public ObjectProperty<Optional<Integer>> dye() {
+        return dye;
+    }
+
+    /** Phases that are switched off for the eye; they count as before. */
+    public ObjectProperty<Set<Integer>> hiddenPhases() {
+        return hiddenPhases;
+    }
+
+    /** The last kind that the state on the stage holds. */
+    public ObjectProperty<Flow> flow() {
+        return flow;
+    }
 
     /** What the mouse draws with; empty while it only looks about. */
     public ObjectProperty<Optional<StageTool>> tool() {

@@ -77,7 +77,8 @@ public final class StageView extends Region {
         desk.open().addListener((o, was, is) -> opened(was, is));
         desk.shown().addListener(o -> repaint());
         desk.preview().addListener(o -> repaint());
-        desk.station().addListener(o -> repaint());
+        desk.station().addListener(o -> showAll());
+        desk.sampleId().addListener(o -> showAll());
         desk.selection().addListener(o -> repaint());
         model.view().addListener(o -> repaint());
         model.overlay().addListener(o -> repaint());
@@ -87,10 +88,20 @@ public final class StageView extends Region {
         model.atEnd().addListener(o -> repaint());
         model.channel().addListener(o -> repaint());
         model.contrast().addListener(o -> repaint());
+        model.phaseLook().addListener(o -> repaint());
+        model.hiddenPhases().addListener(o -> repaint());
+        model.dye().addListener(o -> repaint());
         model.view().addListener(o -> placeMarks());
         model.tool().addListener(o -> placeMarks());
         widthProperty().addListener(o -> resized());
         heightProperty().addListener(o -> resized());
+    }
+
+    /** What was switched off belongs to the station where that was done. */
+    private void showAll() {
+        model.hiddenPhases().set(Set.of());
+        model.dye().set(Optional.empty());
+        repaint();
     }
 
     private void opened(Optional<OpenSample> was, Optional<OpenSample> is) {
@@ -303,6 +314,7 @@ public final class StageView extends Region {
         if (state.isEmpty() || model.view().get().isEmpty()) {
             return;
         }
+        model.flow().set(state.get().seen());
         Viewport view = model.view().get().get();
         follow(view);
         Optional<Scene.Lens> lens = model.lens().get() && model.pointer().get().isPresent()
@@ -321,7 +333,12 @@ public final class StageView extends Region {
                 selected(),
                 view,
                 lens,
-                new Scene.Seen(model.channel().get(), model.contrast().get()),
+                new Scene.Seen(
+                        model.channel().get(),
+                        model.contrast().get(),
+                        model.phaseLook().get(),
+                        model.hiddenPhases().get(),
+                        model.dye().get()),
                 desk.open().get()));
     }
 

@@ -12,8 +12,9 @@ import keentally.core.stats.Histogram;
  * @param high the highest
  * @param whole whether only whole values occur
  * @param rows counts in {@value #ROWS} equal stretches from low to high
+ * @param histogram itself
  */
-record LevelProfile(Plane plane, double low, double high, boolean whole, long[] rows, double[] edges, long[] upTo) {
+record LevelProfile(Plane plane, double low, double high, boolean whole, long[] rows, Histogram histogram) {
     static final int ROWS = 240;
 
     static LevelProfile of(Plane plane, Histogram h) {
@@ -22,25 +23,16 @@ record LevelProfile(Plane plane, double low, double high, boolean whole, long[] 
         double low = plane.depth().isWhole() ? h.upperEdge(first) : h.low();
         double high = h.upperEdge(last);
         long[] rows = new long[ROWS];
-        double[] edges = new double[last - first + 1];
-        long[] upTo = new long[edges.length];
-        long sum = 0;
         for (int i = first; i <= last; i++) {
-            sum += h.count(i);
-            edges[i - first] = h.upperEdge(i);
-            upTo[i - first] = sum;
             double place = high > low ? (h.upperEdge(i) - low) / (high - low) : 0;
             rows[Math.min(ROWS - 1, (int) (place * ROWS))] += h.count(i);
         }
-        return new LevelProfile(plane, low, high, plane.depth().isWhole(), rows, edges, upTo);
+        return new LevelProfile(plane, low, high, plane.depth().isWhole(), rows, h);
     }
 
     /** The share of the field, in per cent, with values of at most {@code cut}. */
     double percentUpTo(double cut) {
-        long total = upTo[upTo.length - 1];
-        int at = Arrays.binarySearch(edges, cut);
-        int last = at >= 0 ? at : -at - 2;
-        return total == 0 || last < 0 ? 0 : 100.0 * upTo[last] / total;
+        return histogram.total() == 0 ? 0 : 100.0 * histogram.atMost(cut) / histogram.total();
     }
 
     long tallest() {

@@ -21,9 +21,9 @@ import keentally.core.run.RunFault;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.step.Flow;
 import keentally.core.step.State;
-import keentally.core.step.StepDescription;
-import keentally.core.step.Steps;
 import keentally.core.view.Layers;
+import keentally.core.view.PhaseInks;
+import keentally.core.view.PhasePaint;
 import keentally.core.view.Pyramid;
 import keentally.core.view.StageComposer;
 import keentally.core.view.Viewport;
@@ -112,13 +112,13 @@ public final class MethodLine extends ScrollPane {
 
     private ContextMenu addMenu() {
         ContextMenu menu = new ContextMenu();
-        for (StepDescription step : Steps.all()) {
+        menu.getItems().addAll(StepMenus.of(step -> {
             MenuItem item = new MenuItem(Words.title(step));
             item.setId("add-" + step.id());
             item.setDisable(!actions.canAdd(step));
             item.setOnAction(e -> actions.add(step));
-            menu.getItems().add(item);
-        }
+            return item;
+        }));
         return menu;
     }
 
@@ -206,18 +206,27 @@ public final class MethodLine extends ScrollPane {
             return StageComposer.compose(Layers.bare(sample.pyramid(), Field.whole(width, height)), view, work);
         }
         State s = state.get();
-        Pyramid ground = s.flow() == Flow.PICTURE
+        Pyramid ground = s.seen() == Flow.PICTURE
                 ? Pyramid.of(s.current(), sample.pyramid().tone(), work)
                 : sample.pyramid();
         Layers layers = new Layers(
                 ground,
                 s.field(),
-                s.mask(),
+                s.seen() == Flow.PICTURE ? Optional.empty() : s.mask(),
                 Optional.empty(),
                 Optional.empty(),
-                s.flow() == Flow.PICTURE ? Layers.Overlay.BARE : Layers.Overlay.TINT,
+                s.seen() == Flow.PICTURE ? Layers.Overlay.BARE : Layers.Overlay.TINT,
                 0.75,
                 Optional.empty());
-        return StageComposer.compose(layers, view, work);
+        boolean phases = s.seen() == Flow.PHASES;
+        return StageComposer.compose(
+                phases
+                        ? layers.with(new PhasePaint(
+                                s.needPhases(),
+                                PhaseInks.flat(s.needPhases().names().size()),
+                                false))
+                        : layers,
+                view,
+                work);
     }
 }

@@ -8,6 +8,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
 import keentally.core.setting.AreaSetting;
@@ -16,7 +17,9 @@ import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.FlagSetting;
 import keentally.core.setting.LengthSetting;
 import keentally.core.setting.LimitSetting;
+import keentally.core.setting.ListSetting;
 import keentally.core.setting.NumberSetting;
+import keentally.core.setting.RangeSetting;
 import keentally.core.setting.Setting;
 import keentally.core.words.Words;
 import keentally.desk.look.Prose;
@@ -37,6 +40,8 @@ final class SettingRow extends VBox {
         control.setId("setting-" + setting.id());
         if (setting instanceof FlagSetting) {
             getChildren().addAll(control, complaint);
+        } else if (setting instanceof RangeSetting) {
+            getChildren().addAll(inOneLine(name, control), complaint);
         } else {
             Label label = new Label(name);
             label.getStyleClass().add("setting-name");
@@ -46,6 +51,17 @@ final class SettingRow extends VBox {
         if (setting instanceof ChoiceSetting<?> choice) {
             hint(choice);
         }
+    }
+
+    private static Node inOneLine(String name, Node control) {
+        Label label = new Label(name);
+        label.getStyleClass().add("setting-name");
+        label.setLabelFor(control);
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        HBox row = new HBox(label, gap, control);
+        row.getStyleClass().add("setting-row");
+        return row;
     }
 
     private <E extends Enum<E>> void hint(ChoiceSetting<E> setting) {
@@ -63,6 +79,8 @@ final class SettingRow extends VBox {
             case LengthSetting length -> field(length);
             case AreaSetting area -> field(area);
             case LimitSetting limit -> field(limit);
+            case RangeSetting range -> field(range);
+            case ListSetting<?> list -> field(list);
         };
     }
 
@@ -71,6 +89,10 @@ final class SettingRow extends VBox {
         HBox.setHgrow(control, Priority.ALWAYS);
         HBox row = new HBox(control);
         row.getStyleClass().add("setting-row");
+        if (setting instanceof NumberSetting number && number.whole()) {
+            row.getChildren()
+                    .addAll(Stepper.button("−", () -> count(number, -1)), Stepper.button("+", () -> count(number, 1)));
+        }
         if (setting instanceof LengthSetting || setting instanceof AreaSetting) {
             row.getChildren()
                     .addAll(
@@ -78,6 +100,13 @@ final class SettingRow extends VBox {
                             Stepper.button("+", () -> scale(setting, 1 + FINER)));
         }
         return row;
+    }
+
+    private void count(NumberSetting setting, int by) {
+        double to = tuning.step().values().get(setting) + by;
+        if (to >= setting.least() && to <= setting.most()) {
+            tuning.set(setting, to);
+        }
     }
 
     private void scale(Setting<?> setting, double factor) {
@@ -134,8 +163,7 @@ final class SettingRow extends VBox {
     }
 
     private TextField field(Setting<?> setting) {
-        Object tree = tuning.tree(setting);
-        TextField field = new TextField(tree == null ? "" : tree.toString());
+        TextField field = new TextField(tuning.text(setting));
         field.setPromptText(Texts.of("setting.none"));
         field.setTooltip(new Tooltip(Texts.of("setting.kind." + setting.kind())));
         field.setOnAction(e -> commit(setting, field));
@@ -151,9 +179,8 @@ final class SettingRow extends VBox {
         if (tuning.isStale()) {
             return;
         }
-        Object now = tuning.tree(setting);
         String text = field.getText().strip();
-        if (text.equals(now == null ? "" : now.toString())) {
+        if (text.equals(tuning.text(setting))) {
             complaint.setVisible(false);
             return;
         }
@@ -161,22 +188,12 @@ final class SettingRow extends VBox {
             if (text.isEmpty()) {
                 tuning.clear(setting);
             } else {
-                tuning.set(setting, tree(setting, text));
+                tuning.set(setting, Typed.tree(setting, text));
             }
             complaint.setVisible(false);
         } catch (IllegalArgumentException e) {
             complaint.setText(Texts.of("complaint", e.getMessage()));
             complaint.setVisible(true);
-        }
-    }
-
-    /** Typed text as it would stand in a file: numbers where a number is meant. */
-    private static Object tree(Setting<?> setting, String text) {
-        boolean number = setting instanceof NumberSetting || setting instanceof LimitSetting;
-        try {
-            return number ? (Object) Double.valueOf(text.replace(",", "")) : text;
-        } catch (NumberFormatException e) {
-            return text;
         }
     }
 }

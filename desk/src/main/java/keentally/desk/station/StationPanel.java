@@ -1,6 +1,7 @@
 package keentally.desk.station;
 
 import java.util.Optional;
+import javafx.beans.binding.Bindings;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
@@ -11,15 +12,19 @@ import javafx.scene.layout.VBox;
 import keentally.core.method.MethodStep;
 import keentally.core.run.RunFault;
 import keentally.core.setting.ChoiceSetting;
+import keentally.core.step.Flow;
 import keentally.core.words.Headline;
 import keentally.core.words.Words;
 import keentally.desk.look.Glyph;
+import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Shown;
 import keentally.desk.picture.PictureModel;
 import keentally.desk.picture.PicturePanel;
+import keentally.desk.stage.StageModel;
+import keentally.desk.stage.StageTool;
 
 /** The panel at the right: the selected station's question, its settings, and what it found. */
 public final class StationPanel extends VBox {
@@ -29,14 +34,26 @@ public final class StationPanel extends VBox {
     private String builtSample = "";
     private String builtMethod = "";
     private Body body;
+    private final VBox footer = new VBox();
+    private final Strokes strokes = new Strokes();
+    private final ClusterPanel.Known clusters = new ClusterPanel.Known();
+    private final StageModel stage;
+    private final Runnable onTrial;
+    private Optional<SharesSection> shares = Optional.empty();
     private final Label headline = Prose.of("", "headline");
     private final Label fault = Prose.complaint();
 
-    public StationPanel(DeskModel desk, PictureModel picture) {
+    /** @param onTrial the station's alternatives are to be seen side by side */
+    public StationPanel(DeskModel desk, PictureModel picture, StageModel stage, Runnable onTrial) {
+        this.onTrial = onTrial;
         this.desk = desk;
+        this.stage = stage;
         this.picture = picture;
         setId("station-panel");
         getStyleClass().add("station-panel");
+        footer.getStyleClass().add("station-footer");
+        footer.visibleProperty().bind(Bindings.isNotEmpty(footer.getChildren()));
+        footer.managedProperty().bind(footer.visibleProperty());
         headline.setId("headline");
         fault.setId("fault");
         desk.station().addListener(o -> rebuild());
@@ -52,10 +69,20 @@ public final class StationPanel extends VBox {
         rebuild();
     }
 
+    /** What the station found and what can be done to it; always in sight, however long the panel is. */
+    public Region footer() {
+        return footer;
+    }
+
     /** The part of the panel that is the station's own. */
     interface Body {
         /** Something came back from running. */
         void refresh();
+
+        /** What the mouse draws with on the stage while the station is selected. */
+        default Optional<StageTool> tool() {
+            return Optional.empty();
+        }
     }
 
     private void refreshPicture() {
@@ -87,11 +114,14 @@ public final class StationPanel extends VBox {
         builtSample = sampleNow();
         builtMethod = desk.methodId();
         getChildren().clear();
+        footer.getChildren().clear();
+        shares = Optional.empty();
         if (built.isPresent()) {
             station(built.get());
         } else {
             picture();
         }
+        picture.stationTool().set(built.isPresent() ? body.tool() : Optional.empty());
         refresh();
         Node again = focused == null || getScene() == null ? null : lookup("#" + focused);
         if (again != null) {
@@ -114,25 +144,42 @@ public final class StationPanel extends VBox {
 
     private void station(MethodStep step) {
         int number = desk.method().indexOf(step.id()) + 1;
-        Region panel;
-        if (step.description().id().equals("threshold")) {
-            ThresholdPanel threshold = new ThresholdPanel(desk, step.id());
-            body = threshold;
-            panel = threshold;
-        } else {
-            FairPanel fair = new FairPanel(desk, step.id());
-            body = fair;
-            panel = fair;
-        }
+        Region panel = panel(step);
         VBox.setVgrow(panel, Priority.ALWAYS);
         Label question = Prose.of(Words.question(step.description()), "question");
         getChildren().addAll(title(number + "  " + Words.title(step.description())), question);
-        if (body instanceof ThresholdPanel) {
+        if (!(body instanceof FairPanel)) {
             question.setTooltip(new Tooltip(Words.help(step.description())));
         } else {
             getChildren().add(Prose.of(Words.help(step.description()), "hint"));
         }
-        getChildren().addAll(panel, fault, headline, buttons(step));
+        boolean parts =
+                step.description().gives() == Flow.PHASES || step.description().gives() == Flow.MASK;
+        shares = parts ? Optional.of(new SharesSection(desk, stage, picture.actions(), step.id())) : Optional.empty();
+        getChildren().addAll(panel, fault);
+        shares.ifPresent(getChildren()::add);
+        footer.getChildren().setAll(headline, buttons(step));
+        boolean said = shares.isPresent();
+        headline.setVisible(!said);
+        headline.setManaged(!said);
+    }
+
+    /** The panel made for a station where people live in it, else a fair one. */
+    private Region panel(MethodStep step) {
+        return switch (step.description().id()) {
+            case "threshold" -> body(new ThresholdPanel(desk, step.id()));
+            case "colour-range" -> body(new ColourRangePanel(desk, step.id(), strokes));
+            case "similar-colour" -> body(new SimilarColourPanel(desk, step.id()));
+            case "cluster" -> body(new ClusterPanel(desk, step.id(), clusters));
+            case "levels" -> body(new LevelsPanel(desk, step.id()));
+            case "unmix-dyes" -> body(new UnmixPanel(desk, stage, step.id()));
+            default -> body(new FairPanel(desk, step.id()));
+        };
+    }
+
+    private <R extends Region & Body> R body(R panel) {
+        body = panel;
+        return panel;
     }
 
     private static Label title(String text) {
@@ -148,6 +195,7 @@ public final class StationPanel extends VBox {
         HBox buttons = new HBox(
                 Glyph.EARLIER.button("station-earlier", Texts.of("station.earlier"), () -> actions.move(step.id(), -1)),
                 Glyph.LATER.button("station-later", Texts.of("station.later"), () -> actions.move(step.id(), 1)),
+                Pieces.button("station-trial", "trial.open", onTrial),
                 gap,
                 Glyph.MUTE.button(
                         "station-mute",
@@ -160,6 +208,7 @@ public final class StationPanel extends VBox {
 
     private void refresh() {
         body.refresh();
+        shares.ifPresent(SharesSection::refresh);
         Optional<MethodStep> step = selected();
         headline.setText(step.flatMap(s -> desk.reached(s.id()))
                 .map(r -> Headline.of(r.step(), r.findings()))

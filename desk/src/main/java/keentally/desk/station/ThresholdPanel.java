@@ -2,6 +2,8 @@ package keentally.desk.station;
 
 import java.util.Optional;
 import javafx.application.Platform;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import keentally.core.method.MethodStep;
@@ -11,6 +13,9 @@ import keentally.core.run.Run;
 import keentally.core.setting.Setting;
 import keentally.core.stats.Histogram;
 import keentally.core.step.State;
+import keentally.core.threshold.Stability;
+import keentally.core.words.Figures;
+import keentally.desk.look.Curve;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
@@ -20,6 +25,10 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
     private final DeskModel desk;
     private final Tuning tuning;
     private final UprightHistogram histogram;
+    private final Curve stability = new Curve("stability", Texts.of("stability.across"), Texts.of("stability.up"), 108);
+    private final Label steadiness = Prose.of("", "hint");
+    private Optional<LevelProfile> profile = Optional.empty();
+    private double cut = Double.NaN;
     private Plane asked;
 
     ThresholdPanel(DeskModel desk, String stepId) {
@@ -34,7 +43,9 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
         }
         if (!tuning.is("keep", "between")) {
             VBox.setVgrow(histogram, Priority.ALWAYS);
-            getChildren().addAll(histogram, Prose.of(Texts.of("threshold.scale"), "hint"));
+            steadiness.setId("steadiness");
+            getChildren().addAll(histogram, stability, steadiness);
+            Tooltip.install(histogram, new Tooltip(Texts.of("threshold.scale")));
         }
         refresh();
     }
@@ -46,17 +57,19 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
         }
         MethodStep step = tuning.step();
         Optional<Run.Station> reached = desk.reached(step.id());
-        double cut = reached.flatMap(
-                        r -> r.findings().find("cut").stream().boxed().findFirst())
+        cut = reached.flatMap(r -> r.findings().find("cut").stream().boxed().findFirst())
                 .orElse(Double.NaN);
         histogram.show(cut, !tuning.is("keep", "dark"));
+        stability();
         Optional<State> entering = desk.entering(step.id());
         Optional<Plane> plane = entering.flatMap(state -> state.current().single());
         if (plane.isPresent()) {
             profile(plane.get(), entering.get().field());
         } else {
             asked = null;
-            histogram.show(Optional.empty());
+            profile = Optional.empty();
+            histogram.show(profile);
+            stability();
         }
     }
 
@@ -69,9 +82,31 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
             LevelProfile made = LevelProfile.of(plane, Histogram.of(plane, field, desk.work(cancel)));
             Platform.runLater(() -> {
                 if (plane == asked) {
-                    histogram.show(Optional.of(made));
+                    profile = Optional.of(made);
+                    histogram.show(profile);
+                    stability();
                 }
             });
         });
+    }
+
+    /** How the share moves at neighbouring cuts. */
+    private void stability() {
+        boolean there = profile.isPresent()
+                && !Double.isNaN(cut)
+                && profile.get().histogram().total() > 0;
+        stability.setVisible(there);
+        steadiness.setVisible(there);
+        if (!there) {
+            return;
+        }
+        Stability now = Stability.of(profile.get().histogram(), cut, tuning.is("keep", "dark"));
+        stability.show(now.at().stream()
+                .map(a -> new Curve.At(a.offset(), a.percent()))
+                .toList());
+        steadiness.setText(Texts.of(
+                now.isSteep() ? "stability.steep" : "stability.steady",
+                Figures.percent(now.percent(-2)),
+                Figures.percent(now.percent(2))));
     }
 }

@@ -44,6 +44,11 @@ final class Tuning {
         return step().values().find(setting).map(setting::write).orElse(null);
     }
 
+    /** The value as a person reads it; nothing where it has none. */
+    <T> String text(Setting<T> setting) {
+        return step().values().find(setting).map(v -> Typed.text(setting, v)).orElse("");
+    }
+
     boolean is(String setting, String word) {
         Setting<?> found = step().description().setting(setting).orElseThrow();
         return word.equals(tree(found));
@@ -66,6 +71,28 @@ final class Tuning {
         String title = Texts.of(
                 "action.setting", Words.title(step().description()), Words.label(step().description(), setting));
         return desk.change(title, m -> m.with(stepId, values));
+    }
+
+    /** A setting by its id. */
+    Setting<?> setting(String id) {
+        return step().description().setting(id).orElseThrow();
+    }
+
+    /** The values with one replaced, as it would stand in a file. */
+    Values valuesWith(String id, Object tree) {
+        return step().values().withTree(setting(id), tree);
+    }
+
+    /** Shows what other values would give, without keeping them. */
+    void tryOut(Values values) {
+        if (!isStale()) {
+            desk.tryOut(stepId, values);
+        }
+    }
+
+    /** @param setting whose name the action goes by */
+    boolean keep(Values values, String setting) {
+        return !isStale() && keep(values, setting(setting));
     }
 
     /** A cut set by hand. */

@@ -11,8 +11,6 @@ import javafx.scene.control.RadioMenuItem;
 import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.ToggleGroup;
 import keentally.core.setting.ChoiceSetting;
-import keentally.core.step.StepDescription;
-import keentally.core.step.Steps;
 import keentally.core.view.Layers;
 import keentally.core.words.Words;
 import keentally.desk.look.Ask;
@@ -25,6 +23,7 @@ import keentally.desk.picture.PictureModel;
 import keentally.desk.picture.PictureModel.Section;
 import keentally.desk.stage.StageModel;
 import keentally.desk.station.StationActions;
+import keentally.desk.station.StepMenus;
 import keentally.study.Program;
 
 /** The menus: Study, Sample, Method, Look, Help. */
@@ -151,7 +150,7 @@ final class DeskMenus {
 
     private Menu method() {
         Menu add = menu("add");
-        for (StepDescription step : Steps.all()) {
+        add.getItems().addAll(StepMenus.of(step -> {
             String title = Words.title(step);
             MenuItem item =
                     commands.item("add-" + step.id(), Texts.of("menu.add.step", title), Words.question(step), () -> {
@@ -159,14 +158,22 @@ final class DeskMenus {
                         stations.add(step);
                     });
             item.setText(title);
-            add.getItems().add(item);
-        }
+            return item;
+        }));
         return menu(
                 "method",
                 item("method-open", "", () -> window.chooseMethod()),
                 item("method-save", "Shortcut+Shift+S", () -> window.saveMethod()),
                 line(),
+                item("starters", "", () -> {
+                    go(Section.FACTS);
+                    window.starters().ask();
+                }),
                 add,
+                item("trial", "", () -> {
+                    window.showBench();
+                    window.trials().toggle();
+                }),
                 item(
                         "station-mute",
                         "Shortcut+M",

@@ -4,6 +4,7 @@ import java.io.File;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.scene.Scene;
@@ -22,6 +23,7 @@ import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import javafx.stage.FileChooser.ExtensionFilter;
 import javafx.stage.Stage;
+import keentally.core.method.MethodStep;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.step.Steps;
 import keentally.desk.look.Ask;
@@ -35,9 +37,11 @@ import keentally.desk.model.StudyActions;
 import keentally.desk.picture.PictureModel;
 import keentally.desk.stage.StageModel;
 import keentally.desk.stage.StageView;
+import keentally.desk.starter.StarterSheet;
 import keentally.desk.station.MethodLine;
 import keentally.desk.station.StationActions;
 import keentally.desk.station.StationPanel;
+import keentally.desk.trial.TrialSheet;
 import keentally.study.Program;
 import keentally.study.method.MethodFile;
 import keentally.study.plot.HistogramPlot;
@@ -64,6 +68,8 @@ public final class DeskWindow {
     private final ToggleButton benchWord = word("bench");
     private final ToggleButton objectsWord = word("objects");
     private final Preferences preferences;
+    private final TrialSheet trials;
+    private final StarterSheet starters;
 
     public DeskWindow(Stage window, DeskModel desk, Preferences preferences, Consumer<Throwable> onCrash) {
         this.window = window;
@@ -78,12 +84,17 @@ public final class DeskWindow {
         picture.savingBy(this::savePlot);
         preferUnit();
         this.stage = new StageView(desk, stageModel, onCrash);
-        ScrollPane panel = new ScrollPane(new StationPanel(desk, picture));
+        StationPanel station = new StationPanel(desk, picture, stageModel, () -> trials().toggle());
+        ScrollPane panel = new ScrollPane(station);
         panel.getStyleClass().add("panel-scroll");
         panel.setFitToWidth(true);
         panel.setFitToHeight(true);
         panel.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        this.stationSide = panel;
+        VBox.setVgrow(panel, Priority.ALWAYS);
+        this.stationSide = new VBox(panel, station.footer());
+        this.trials = new TrialSheet(desk, stageModel, this::sheetFile);
+        trials.isOpen().addListener(o -> show(benchWord));
+        this.starters = new StarterSheet(desk, stageModel);
         this.objects = new ObjectsPane(desk, this::exportTable);
         root.getStyleClass().add("desk");
         root.setTop(new DeskMenus(this, desk, stageModel, picture).bar());
@@ -111,7 +122,8 @@ public final class DeskWindow {
     }
 
     private Region middle() {
-        StackPane ground = new StackPane(stage, empty());
+        StackPane ground = new StackPane(stage, empty(), starters, trials.tiles());
+        trials.tiles().visibleProperty().bind(trials.isOpen());
         VBox middle = new VBox(
                 new StageBar(desk, stageModel, picture, stage), ground, new ProfileStrip(desk, picture, stageModel));
         VBox.setVgrow(ground, Priority.ALWAYS);
@@ -153,7 +165,10 @@ public final class DeskWindow {
     private void show(ToggleButton word) {
         word.setSelected(true);
         boolean table = word == objectsWord;
-        Region shown = table ? objects : stationSide;
+        if (table) {
+            trials.close();
+        }
+        Region shown = table ? objects : trials.isOpen().get() ? trials.panel() : stationSide;
         double width = table ? TABLE_WIDTH : PANEL_WIDTH;
         side.setMinWidth(width);
         side.setPrefWidth(width);
@@ -190,14 +205,43 @@ public final class DeskWindow {
     /** What a caution's button does. */
     private Map<String, Runnable> waysOut() {
         StationActions stations = new StationActions(desk);
-        return Map.of(
-                "no-scale", () -> go(PictureModel.Section.SCALE),
-                "clipped", () -> go(PictureModel.Section.HISTOGRAM),
-                "uneven-light", () -> go(PictureModel.Section.FIELD),
-                "bar-in-field", () -> picture.fields().leaveOutCaption(),
-                "field-unlike", () -> go(PictureModel.Section.FIELD),
-                "edge-objects", () -> addAtEnd(stations, "edge-objects"),
-                "mostly-specks", () -> addAtEnd(stations, "gate"));
+        return Map.ofEntries(
+                Map.entry("no-scale", () -> go(PictureModel.Section.SCALE)),
+                Map.entry("clipped", () -> go(PictureModel.Section.HISTOGRAM)),
+                Map.entry("uneven-light", () -> flatten(stations)),
+                Map.entry("bar-in-field", () -> picture.fields().leaveOutCaption()),
+                Map.entry("field-unlike", () -> go(PictureModel.Section.FIELD)),
+                Map.entry("edge-objects", () -> addAtEnd(stations, "edge-objects")),
+                Map.entry("mostly-specks", () -> addAtEnd(stations, "gate")),
+                Map.entry("hand-cut", () -> trial("threshold")),
+                Map.entry("unstable-cut", () -> trial("threshold")),
+                Map.entry("one-mode", () -> trial("threshold")));
+    }
+
+    /** As the first station, where it is not there yet. */
+    private void flatten(StationActions stations) {
+        showBench();
+        Optional<MethodStep> there = desk.method().steps().stream()
+                .filter(s -> s.description().id().equals("flatten"))
+                .findFirst();
+        desk.station().set(there.map(MethodStep::id).orElse(DeskModel.PICTURE));
+        if (there.isEmpty()) {
+            stations.add(Steps.find("flatten").orElseThrow());
+        }
+    }
+
+    /** All that the first station of a kind could do instead. */
+    private void trial(String step) {
+        showBench();
+        desk.method().steps().stream()
+                .filter(s -> s.description().id().equals(step))
+                .findFirst()
+                .ifPresent(s -> {
+                    desk.station().set(s.id());
+                    if (!trials.isOpen().get()) {
+                        trials.toggle();
+                    }
+                });
     }
 
     private void go(PictureModel.Section section) {
@@ -234,6 +278,23 @@ public final class DeskWindow {
         if (chosen != null) {
             files.savePlot(chosen.toPath(), plot);
         }
+    }
+
+    private Optional<Path> sheetFile() {
+        FileChooser chooser = chooser("choose.sheet");
+        chooser.getExtensionFilters().add(new ExtensionFilter("PNG", "*.png"));
+        chooser.setInitialFileName(desk.sample().map(s -> s.name()).orElse("picture") + "-trial.png");
+        return Optional.ofNullable(preferences.choose(chooser, window)).map(File::toPath);
+    }
+
+    /** The trial sheet of the selected station. */
+    public TrialSheet trials() {
+        return trials;
+    }
+
+    /** The questions to begin with. */
+    public StarterSheet starters() {
+        return starters;
     }
 
     StudyDialogs studies() {

@@ -70,8 +70,13 @@ final class Keys {
                                         ? Layers.Overlay.OUTLINES
                                         : Layers.Overlay.NUMBERS);
             case F -> window.stage().fit();
+            case T -> window.trials().toggle();
             case ESCAPE -> {
-                if (!window.stage().giveUpDrawing()) {
+                if (window.trials().isOpen().get()) {
+                    window.trials().close();
+                } else if (window.starters().isOpen().get()) {
+                    window.starters().close();
+                } else if (!window.stage().giveUpDrawing()) {
                     desk.selection().set(Set.of());
                 }
             }

@@ -3,17 +3,18 @@ package keentally.desk.view;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import javafx.beans.property.ObjectProperty;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.ToggleGroup;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import keentally.core.colour.ChannelPlane;
 import keentally.core.setting.ChoiceSetting;
+import keentally.core.step.Flow;
 import keentally.core.view.Layers;
 import keentally.core.view.Viewport;
 import keentally.core.words.Figures;
@@ -29,24 +30,18 @@ final class StageBar extends HBox {
 
     StageBar(DeskModel desk, StageModel model, PictureModel picture, StageView view) {
         getStyleClass().add("stage-bar");
-        ToggleGroup group = new ToggleGroup();
-        HBox choices = new HBox();
-        choices.getStyleClass().add("choices");
-        for (Layers.Overlay overlay : Layers.Overlay.values()) {
-            String word = ChoiceSetting.word(overlay);
-            ToggleButton button = new ToggleButton(Texts.of("overlay." + word));
-            button.setId("overlay-" + word);
-            button.setTooltip(new Tooltip(Texts.of("overlay." + word + ".help")));
-            button.setToggleGroup(group);
-            button.setFocusTraversable(false);
-            button.setSelected(model.overlay().get() == overlay);
-            button.setOnAction(e -> {
-                button.setSelected(true);
-                model.overlay().set(overlay);
-            });
-            model.overlay().addListener((o, was, is) -> button.setSelected(is == overlay));
-            choices.getChildren().add(button);
+        HBox choices = choices("overlay", Layers.Overlay.values(), model.overlay());
+        HBox looks = choices("phases", StageModel.PhaseLook.values(), model.phaseLook());
+        Runnable swap = () -> {
+            boolean phases = model.flow().get() == Flow.PHASES;
+            looks.setVisible(phases);
+            choices.setVisible(!phases);
+        };
+        for (HBox box : List.of(looks, choices)) {
+            box.managedProperty().bind(box.visibleProperty());
         }
+        model.flow().addListener(o -> swap.run());
+        swap.run();
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
         zoom.setMinWidth(44);
@@ -61,13 +56,35 @@ final class StageBar extends HBox {
         ruler.selectedProperty().bindBidirectional(picture.ruling());
         HBox tools = new HBox(channel(desk, model), new ContrastMenu(desk, model), ruler);
         tools.getStyleClass().add("choices");
-        getChildren().addAll(choices, gap, tools, zoom, fit, real);
+        getChildren().addAll(choices, looks, gap, tools, zoom, fit, real);
         model.view()
                 .addListener(o -> zoom.setText(model.view()
                         .get()
                         .map(Viewport::zoom)
                         .map(z -> Figures.number(Math.rint(z * 1000) / 10) + " %")
                         .orElse("")));
+    }
+
+    /** One button a word, the chosen one down. @param key of their texts, and of their names */
+    private static <E extends Enum<E>> HBox choices(String key, E[] all, ObjectProperty<E> chosen) {
+        HBox row = new HBox();
+        row.getStyleClass().add("choices");
+        for (E each : all) {
+            String word = key + "-" + ChoiceSetting.word(each);
+            String text = key + "." + ChoiceSetting.word(each);
+            ToggleButton button = new ToggleButton(Texts.of(text));
+            button.setId(word);
+            button.setTooltip(new Tooltip(Texts.of(text + ".help")));
+            button.setFocusTraversable(false);
+            button.setSelected(chosen.get() == each);
+            button.setOnAction(e -> {
+                button.setSelected(true);
+                chosen.set(each);
+            });
+            chosen.addListener((o, was, is) -> button.setSelected(is == each));
+            row.getChildren().add(button);
+        }
+        return row;
     }
 
     /** One channel of the original, whatever the method does. */

@@ -9,7 +9,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
 
 /** The test's own thread in the part of the interface thread. */
-final class InterfaceThread implements Executor {
+public final class InterfaceThread implements Executor {
     private final BlockingQueue<Runnable> waiting = new LinkedBlockingQueue<>();
 
     @Override
@@ -18,7 +18,7 @@ final class InterfaceThread implements Executor {
     }
 
     /** Runs what comes until {@code done}, which may also come about on another thread. */
-    void settle(BooleanSupplier done) {
+    public void settle(BooleanSupplier done) {
         long patience = System.nanoTime() + TimeUnit.SECONDS.toNanos(20);
         try {
             while (!done.getAsBoolean()) {

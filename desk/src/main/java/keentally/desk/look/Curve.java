@@ -1,0 +1,51 @@
+package keentally.desk.look;
+
+import java.util.List;
+import javafx.scene.chart.LineChart;
+import javafx.scene.chart.NumberAxis;
+import javafx.scene.chart.XYChart;
+
+/** A small plot of one number against another, or of two numbers against one, in a panel. */
+public final class Curve extends LineChart<Number, Number> {
+    /**
+     * @param x across
+     * @param y up
+     */
+    public record At(double x, double y) {}
+
+    /** @param across and up are what stands beside the axes */
+    public Curve(String id, String across, String up, double height) {
+        super(axis(across), axis(up));
+        setId(id);
+        setAnimated(false);
+        setLegendVisible(false);
+        setVerticalGridLinesVisible(false);
+        setMinHeight(height);
+        setPrefHeight(height);
+        setMaxHeight(height);
+        getStyleClass().add("curve");
+    }
+
+    private static NumberAxis axis(String label) {
+        NumberAxis axis = new NumberAxis();
+        axis.setForceZeroInRange(false);
+        axis.setMinorTickVisible(false);
+        axis.setLabel(label);
+        return axis;
+    }
+
+    /** Each list is a line; not-a-number is left out. */
+    @SafeVarargs
+    public final void show(List<At>... lines) {
+        getData().clear();
+        for (List<At> line : lines) {
+            XYChart.Series<Number, Number> series = new XYChart.Series<>();
+            for (At at : line) {
+                if (!Double.isNaN(at.y())) {
+                    series.getData().add(new XYChart.Data<>(at.x(), at.y()));
+                }
+            }
+            getData().add(series);
+        }
+    }
+}

@@ -1,0 +1,69 @@
+package keentally.desk.model;
+
+import java.util.Optional;
+import keentally.core.method.Method;
+import keentally.core.run.Progress;
+import keentally.core.run.Readings;
+import keentally.core.run.Run;
+import keentally.core.run.RunFault;
+import keentally.core.run.Runner;
+import keentally.core.run.Sample;
+import keentally.core.view.Pyramid;
+import keentally.core.work.Cancel;
+import keentally.study.document.Thing.SampleThing;
+import keentally.study.file.FileFault;
+import keentally.study.store.PictureShelf;
+
+/** Runs methods on samples beside what is on the stage; not on the interface thread. */
+public final class Trials {
+    private final Runner runner;
+    private final SampleMaker maker;
+    private final PictureShelf shelf;
+    private final OpenPictures pictures;
+
+    Trials(Runner runner, SampleMaker maker, PictureShelf shelf, OpenPictures pictures) {
+        this.runner = runner;
+        this.maker = maker;
+        this.shelf = shelf;
+        this.pictures = pictures;
+    }
+
+    /**
+     * A sample with its picture.
+     *
+     * @param made as the runner takes it
+     */
+    public record Ready(Sample made, Pyramid pyramid) {}
+
+    /** What reads a sample's picture, where it is not in memory, and makes the sample; asked for on the interface thread. */
+    public Reading reading(SampleThing thing) {
+        Optional<OpenSample> known = pictures.find(thing.picture());
+        return cancel -> {
+            OpenSample open = known.isPresent() ? known.get() : read(thing, cancel);
+            return new Ready(maker.sample(open, thing), open.pyramid());
+        };
+    }
+
+    private OpenSample read(SampleThing thing, Cancel cancel) throws FileFault {
+        PictureShelf.Taken taken = shelf.take(thing.picture());
+        return new OpenSample(
+                thing.picture(),
+                taken.file(),
+                Pyramid.of(taken.file().picture(), runner.work(cancel)),
+                taken.changed());
+    }
+
+    /** Makes a sample away from the interface thread. */
+    @FunctionalInterface
+    public interface Reading {
+        Ready ready(Cancel cancel) throws FileFault;
+    }
+
+    public Run run(Method method, Sample sample, int upTo, Cancel cancel) throws RunFault {
+        return runner.run(method, sample, upTo, cancel, Progress.SILENT);
+    }
+
+    public Readings readings(Run run, Cancel cancel) throws RunFault {
+        return runner.readings(run, cancel);
+    }
+}

@@ -1,0 +1,17 @@
+package keentally.desk.stage;
+
+import java.util.List;
+import keentally.core.geometry.Point;
+
+/**
+ * What a hand drew over places it wants, or does not want.
+ *
+ * @param path in pixels of the picture, at least one point
+ * @param loop whether it goes round what is meant instead of over it
+ * @param unwanted drawn with the other button
+ */
+public record Stroke(List<Point> path, boolean loop, boolean unwanted) {
+    public Stroke {
+        path = List.copyOf(path);
+    }
+}

@@ -1,0 +1,213 @@
+package keentally.desk.station;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import javafx.application.Platform;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import keentally.core.colour.ColourDensity;
+import keentally.core.colour.ColourRows;
+import keentally.core.colour.ColourSamples;
+import keentally.core.colour.ColourSpace;
+import keentally.core.colour.RangeFit;
+import keentally.core.geometry.Polygon;
+import keentally.core.setting.RangeSetting.Range;
+import keentally.core.setting.Setting;
+import keentally.core.setting.Values;
+import keentally.core.step.State;
+import keentally.core.work.Work;
+import keentally.desk.look.Pieces;
+import keentally.desk.look.Prose;
+import keentally.desk.look.Texts;
+import keentally.desk.model.DeskModel;
+import keentally.desk.model.Newest;
+import keentally.desk.stage.StageTool;
+import keentally.desk.stage.Stroke;
+import keentally.desk.stage.StrokeTool;
+
+/** The colour range station: strokes on the picture fit the ranges, the map shows them, and both can be mended by hand. */
+final class ColourRangePanel extends VBox implements StationPanel.Body {
+    private static final double BRUSH = 1.6;
+
+    private final DeskModel desk;
+    private final Tuning tuning;
+    private final Strokes strokes;
+    private final Newest newestFit;
+    private final Newest newestMap;
+    private final ColourMap map;
+    private final StrokeTool tool;
+    private final ColourSpace space;
+    private Object asked;
+
+    ColourRangePanel(DeskModel desk, String stepId, Strokes strokes) {
+        this.desk = desk;
+        this.tuning = new Tuning(desk, stepId);
+        this.strokes = strokes;
+        this.newestFit = new Newest(desk, Platform::runLater);
+        this.newestMap = new Newest(desk, Platform::runLater);
+        this.space = spaceNow();
+        this.map = new ColourMap(
+                r -> tuning.tryOut(with(r)),
+                r -> tuning.keep(with(r), components().getFirst()));
+        this.tool = new StrokeTool(this::shown, s -> fit(s, false), s -> fit(s, true), () -> {
+            newestFit.drop();
+            tuning.tryOut(tuning.step().values());
+        });
+        getStyleClass().add("fair-panel");
+        List<Setting<?>> settings = tuning.step().description().settings();
+        SettingRow choice = new SettingRow(tuning, settings.getFirst());
+        HBox.setHgrow(choice, Priority.ALWAYS);
+        HBox top = new HBox(choice, Pieces.button("clear-strokes", "strokes.clear", this::clear));
+        top.getStyleClass().add("setting-row-low");
+        getChildren().addAll(Prose.of(Texts.of("strokes.hint"), "hint"), top);
+        if (space != ColourSpace.RGB) {
+            getChildren().add(map);
+        }
+        for (Setting<?> setting : settings.subList(1, settings.size())) {
+            if (setting.applies(tuning.step().values())) {
+                getChildren().add(new SettingRow(tuning, setting));
+            }
+        }
+        refresh();
+    }
+
+    private ColourSpace spaceNow() {
+        for (ColourSpace each : ColourSpace.values()) {
+            if (tuning.is("space", keentally.core.setting.ChoiceSetting.word(each))) {
+                return each;
+            }
+        }
+        return ColourSpace.HSV;
+    }
+
+    private List<String> components() {
+        return Stream.of(0, 1, 2).map(space::component).toList();
+    }
+
+    private String key() {
+        return desk.methodId() + "/" + tuning.step().id();
+    }
+
+    private List<Strokes.Taken> taken() {
+        return tuning.isStale() ? List.of() : strokes.of(key(), tuning.step().values());
+    }
+
+    private List<Stroke> shown() {
+        return taken().stream()
+                .filter(t -> t.sample().equals(desk.sampleId().get()))
+                .map(Strokes.Taken::stroke)
+                .toList();
+    }
+
+    private void clear() {
+        strokes.clear(key());
+        Values values = tuning.step().values();
+        for (String component : components()) {
+            values = values.without(tuning.setting(component));
+        }
+        tuning.keep(values, components().getFirst());
+    }
+
+    @Override
+    public Optional<StageTool> tool() {
+        return Optional.of(tool);
+    }
+
+    private void fit(Stroke stroke, boolean done) {
+        Optional<State> state = desk.entering(tuning.step().id());
+        if (state.isEmpty() || tuning.isStale()) {
+            return;
+        }
+        Values before = tuning.step().values();
+        List<Strokes.Taken> earlier = taken();
+        String sample = desk.sampleId().get();
+        newestFit.ask(work -> {
+            Optional<ColourRows> rows =
+                    ColourRows.of(state.get().current(), state.get().original());
+            List<double[]> colours =
+                    rows.map(r -> under(stroke, r, state.get())).orElse(List.of());
+            Optional<Values> fitted = colours.isEmpty() ? Optional.empty() : fitted(before, earlier, stroke, colours);
+            return () -> {
+                if (fitted.isEmpty()) {
+                    desk.say(Texts.of(rows.isEmpty() ? "strokes.grey" : "strokes.outside"));
+                } else if (!done) {
+                    tuning.tryOut(fitted.get());
+                } else if (tuning.keep(fitted.get(), components().getFirst())) {
+                    strokes.add(key(), earlier, new Strokes.Taken(stroke, sample, colours, before, fitted.get()));
+                }
+            };
+        });
+    }
+
+    private static List<double[]> under(Stroke stroke, ColourRows rows, State state) {
+        return stroke.loop()
+                ? ColourSamples.loop(rows, state.field(), new Polygon(stroke.path()))
+                : ColourSamples.stroke(rows, state.field(), stroke.path(), BRUSH);
+    }
+
+    /** Empty where nothing is wanted yet. */
+    private Optional<Values> fitted(Values before, List<Strokes.Taken> earlier, Stroke stroke, List<double[]> colours) {
+        List<double[]> wanted = new ArrayList<>(stroke.unwanted() ? List.of() : colours);
+        List<double[]> unwanted = new ArrayList<>(stroke.unwanted() ? colours : List.of());
+        for (Strokes.Taken each : earlier) {
+            (each.stroke().unwanted() ? unwanted : wanted).addAll(each.colours());
+        }
+        if (wanted.isEmpty()) {
+            return Optional.empty();
+        }
+        RangeFit fit = RangeFit.of(space, wanted, unwanted);
+        Values values = before;
+        for (int c = 0; c < 3; c++) {
+            values = values.withTree(
+                    tuning.setting(space.component(c)), List.of(rounded(c, fit.from()[c]), rounded(c, fit.to()[c])));
+        }
+        return Optional.of(values);
+    }
+
+    /** To what a person can tell apart: tenths of a degree or level, thousandths of a share. */
+    private double rounded(int component, double value) {
+        double steps = space == ColourSpace.HSV && component > 0 ? 1000 : 10;
+        return Math.rint(value * steps) / steps;
+    }
+
+    private Values with(Range[] ranges) {
+        Values values = tuning.step().values();
+        for (int c = 0; c < 3; c++) {
+            values = values.withTree(
+                    tuning.setting(space.component(c)),
+                    List.of(rounded(c, ranges[c].from()), rounded(c, ranges[c].to())));
+        }
+        return values;
+    }
+
+    @Override
+    public void refresh() {
+        if (tuning.isStale() || space == ColourSpace.RGB) {
+            return;
+        }
+        Range[] now = new Range[3];
+        for (int c = 0; c < 3; c++) {
+            now[c] = (Range) tuning.step()
+                    .values()
+                    .find(tuning.setting(space.component(c)))
+                    .orElseThrow();
+        }
+        map.show(space, now);
+        desk.entering(tuning.step().id()).ifPresent(this::density);
+    }
+
+    private void density(State state) {
+        if (state.current() == asked) {
+            return;
+        }
+        asked = state.current();
+        newestMap.ask((Work work) -> {
+            Optional<int[][]> painted = ColourRows.of(state.current(), state.original())
+                    .map(rows -> ColourMap.paint(ColourDensity.of(rows, state.field(), space)));
+            return () -> map.show(painted);
+        });
+    }
+}

@@ -1,0 +1,289 @@
+package keentally.desk.station;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.IntStream;
+import javafx.application.Platform;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import keentally.core.measure.Measure;
+import keentally.core.quantity.LengthUnit;
+import keentally.core.quantity.Mass;
+import keentally.core.run.Run;
+import keentally.core.setting.Item;
+import keentally.core.setting.ListSetting;
+import keentally.core.setting.Setting;
+import keentally.core.step.State;
+import keentally.core.view.PhaseInks;
+import keentally.core.words.Figures;
+import keentally.desk.look.Pieces;
+import keentally.desk.look.Prose;
+import keentally.desk.look.Texts;
+import keentally.desk.model.DeskModel;
+import keentally.desk.model.Newest;
+import keentally.desk.model.SampleActions;
+import keentally.desk.stage.StageModel;
+import keentally.study.document.Thing.SampleThing;
+
+/** What a station's phases, or its mask and the rest, cover: per cent of a whole that is always named, real area and pixels. */
+final class SharesSection extends VBox {
+    private final DeskModel desk;
+    private final StageModel stage;
+    private final SampleActions actions;
+    private final Tuning tuning;
+    private final Newest newest;
+    private final ComboBox<String> whole = new ComboBox<>();
+    private final GridPane grid = new GridPane();
+    private final Label note = Prose.of("", "hint");
+    private final TextField mass = new TextField();
+    private Object asked;
+    private Counted counted;
+
+    /** Pixels by name. */
+    private record Counted(List<String> names, long[] pixels, long field, boolean phases) {}
+
+    SharesSection(DeskModel desk, StageModel stage, SampleActions actions, String stepId) {
+        this.desk = desk;
+        this.actions = actions;
+        this.stage = stage;
+        this.tuning = new Tuning(desk, stepId);
+        this.newest = new Newest(desk, Platform::runLater);
+        setId("shares");
+        getStyleClass().addAll("section", "shares");
+        grid.getStyleClass().add("shares-grid");
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        whole.setId("shares-of");
+        whole.setOnAction(e -> fill());
+        HBox head = new HBox(Pieces.head("shares.head"), gap, whole);
+        head.getStyleClass().add("row");
+        mass.setId("sample-mass");
+        mass.setPromptText(Texts.of("shares.mass.prompt"));
+        mass.setPrefColumnCount(8);
+        mass.setText(
+                desk.sample().flatMap(SampleThing::mass).map(Mass::toString).orElse(""));
+        mass.setOnAction(e -> weigh());
+        mass.focusedProperty().addListener((o, was, is) -> {
+            if (!is) {
+                weigh();
+            }
+        });
+        Region space = new Region();
+        HBox.setHgrow(space, Priority.ALWAYS);
+        HBox weighed = new HBox(Pieces.name("shares.mass"), space, mass);
+        weighed.getStyleClass().add("row");
+        getChildren().addAll(head, grid, note, weighed);
+        refresh();
+    }
+
+    void refresh() {
+        if (tuning.isStale()) {
+            return;
+        }
+        Optional<State> state = desk.reached(tuning.step().id()).map(Run.Station::after);
+        Object key = state.<Object>map(s ->
+                        s.mask().<Object>map(m -> m).orElseGet(() -> s.phases().orElse(null)))
+                .orElse(null);
+        setVisible(key != null);
+        if (key == null || key == asked) {
+            return;
+        }
+        asked = key;
+        newest.ask(work -> {
+            State s = state.get();
+            Counted now = s.mask().isPresent()
+                    ? mask(s)
+                    : new Counted(
+                            s.needPhases().names(),
+                            s.needPhases().counts(work),
+                            s.field().pixels(),
+                            true);
+            return () -> show(now);
+        });
+    }
+
+    private static Counted mask(State s) {
+        long chosen = s.needMask().count();
+        long field = s.field().pixels();
+        return new Counted(
+                List.of(Texts.of("shares.chosen"), Texts.of("shares.rest")),
+                new long[] {chosen, field - chosen},
+                field,
+                false);
+    }
+
+    private void show(Counted now) {
+        boolean other = counted == null || !counted.names().equals(now.names());
+        counted = now;
+        if (other) {
+            String before = whole.getValue();
+            List<String> wholes = new ArrayList<>();
+            wholes.add(Texts.of("shares.of.field"));
+            if (now.phases()) {
+                now.names().forEach(n -> wholes.add(Texts.of("shares.of", n)));
+            }
+            whole.getItems().setAll(wholes);
+            whole.setValue(wholes.contains(before) ? before : wholes.getFirst());
+            whole.setVisible(wholes.size() > 1);
+            whole.setManaged(wholes.size() > 1);
+        }
+        fill();
+    }
+
+    private void fill() {
+        grid.getChildren().clear();
+        if (counted == null) {
+            return;
+        }
+        int of = Math.max(0, whole.getSelectionModel().getSelectedIndex());
+        long base = of == 0 ? counted.field() : counted.pixels()[of - 1];
+        int[] inks = PhaseInks.flat(counted.names().size());
+        for (int p = 0; p < counted.names().size(); p++) {
+            row(p, base, inks[p]);
+        }
+        Optional<Mass> weight = desk.sample().flatMap(SampleThing::mass);
+        String known = weight.map(Mass::toString).orElse("");
+        if (!mass.isFocused() && !mass.getText().equals(known)) {
+            mass.setText(known);
+        }
+        String named = of == 0 ? wholeName() : counted.names().get(of - 1);
+        String said = Texts.of("shares.note", named, Figures.number(base), area(base));
+        note.setText(weight.isPresent() ? said + " " + Texts.of("shares.mass.note") : said);
+    }
+
+    private String wholeName() {
+        boolean narrowed = desk.reached(tuning.step().id())
+                .map(r -> desk.shown()
+                        .get()
+                        .map(s -> s.run().sample().field().pixels()
+                                != r.after().field().pixels())
+                        .orElse(false))
+                .orElse(false);
+        return Texts.of(narrowed ? "shares.whole.within" : "shares.whole.field");
+    }
+
+    private void row(int p, long base, int ink) {
+        List<Region> cells = new ArrayList<>();
+        if (counted.phases()) {
+            CheckBox on = new CheckBox();
+            on.setId("phase-on-" + p);
+            on.setSelected(!stage.hiddenPhases().get().contains(p));
+            on.setTooltip(new Tooltip(Texts.of("shares.switch")));
+            on.setOnAction(e -> hide(p, !on.isSelected()));
+            Region swatch = new Region();
+            swatch.getStyleClass().add("swatch");
+            swatch.setStyle(String.format("-fx-background-color: #%06x", ink & 0xffffff));
+            cells.add(on);
+            cells.add(swatch);
+        }
+        cells.add(name(p));
+        cells.add(figure("share-" + p, Texts.of("shares.percent", percent(counted.pixels()[p], base))));
+        cells.add(figure("area-" + p, area(counted.pixels()[p])));
+        desk.sample().flatMap(SampleThing::mass).ifPresent(m -> cells.add(figure("mass-" + p, mass(m, p))));
+        for (int c = 0; c < cells.size(); c++) {
+            grid.add(cells.get(c), c, p);
+            GridPane.setHgrow(cells.get(c), c == (counted.phases() ? 2 : 0) ? Priority.ALWAYS : Priority.NEVER);
+        }
+    }
+
+    private static String percent(long part, long base) {
+        return base == 0 ? Figures.number(Double.NaN) : Figures.percent(100.0 * part / base);
+    }
+
+    private String area(long pixels) {
+        LengthUnit unit = desk.unit();
+        double perPixel = desk.scale().map(s -> s.perPixel(unit)).orElse(1.0);
+        return Figures.number(pixels * Measure.AREA.dimension().factor(perPixel)) + " "
+                + Measure.AREA.dimension().unitSymbol(unit);
+    }
+
+    /** Of one phase, all phases being as dense. */
+    private String mass(Mass sample, int p) {
+        double[] shares = Arrays.stream(counted.pixels()).asDoubleStream().toArray();
+        double[] densities = new double[shares.length];
+        Arrays.fill(densities, 1);
+        return Figures.number(sample.of(shares, densities)[p]) + " "
+                + sample.unit().id();
+    }
+
+    private void weigh() {
+        String typed = mass.getText().strip();
+        String id = desk.sampleId().get();
+        String known =
+                desk.sample().flatMap(SampleThing::mass).map(Mass::toString).orElse("");
+        if (tuning.isStale() || id.isEmpty() || typed.equals(known)) {
+            return;
+        }
+        try {
+            actions.weigh(id, typed.isEmpty() ? Optional.empty() : Optional.of(Mass.of(typed)));
+        } catch (IllegalArgumentException e) {
+            desk.say(Texts.of("complaint", e.getMessage()));
+        }
+        fill();
+    }
+
+    private static Label figure(String id, String text) {
+        Label label = new Label(text);
+        label.setId(id);
+        label.getStyleClass().addAll("figure", "number");
+        label.setMinWidth(Region.USE_PREF_SIZE);
+        return label;
+    }
+
+    /** Named by typing where the station keeps names. */
+    private Region name(int p) {
+        Optional<Setting<?>> names = tuning.step().description().setting("names");
+        if (!counted.phases() || names.isEmpty()) {
+            Label label = new Label(counted.names().get(p));
+            label.setMaxWidth(Double.MAX_VALUE);
+            return label;
+        }
+        TextField field = new TextField(counted.names().get(p));
+        field.setId("phase-name-" + p);
+        field.getStyleClass().add("quiet-field");
+        field.setPrefColumnCount(8);
+        field.setOnAction(e -> rename(p, field.getText().strip()));
+        field.focusedProperty().addListener((o, was, is) -> {
+            if (!is) {
+                rename(p, field.getText().strip());
+            }
+        });
+        return field;
+    }
+
+    @SuppressWarnings("unchecked") // the description's own setting
+    private void rename(int p, String name) {
+        if (tuning.isStale() || name.isEmpty() || name.equals(counted.names().get(p))) {
+            return;
+        }
+        ListSetting<String> setting = (ListSetting<String>) tuning.setting("names");
+        assert setting.item() == Item.NAME;
+        List<String> names = new ArrayList<>(IntStream.range(0, counted.names().size())
+                .mapToObj(counted.names()::get)
+                .toList());
+        names.set(p, name);
+        tuning.keep(tuning.step().values().with(setting, names), "names");
+    }
+
+    private void hide(int p, boolean hidden) {
+        Set<Integer> now = new HashSet<>(stage.hiddenPhases().get());
+        if (hidden) {
+            now.add(p);
+        } else {
+            now.remove(p);
+        }
+        stage.hiddenPhases().set(Set.copyOf(now));
+    }
+}

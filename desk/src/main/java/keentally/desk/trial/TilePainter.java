@@ -1,0 +1,82 @@
+package keentally.desk.trial;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import keentally.core.picture.PhaseMap;
+import keentally.core.step.Flow;
+import keentally.core.step.State;
+import keentally.core.view.Layers;
+import keentally.core.view.PhaseInks;
+import keentally.core.view.PhasePaint;
+import keentally.core.view.Pyramid;
+import keentally.core.view.StageComposer;
+import keentally.core.view.Viewport;
+import keentally.core.work.Work;
+import keentally.desk.model.Newest;
+import keentally.desk.stage.StageModel;
+
+/** Paints the tiles of a sheet through one window, away from the interface thread; only what was asked last. */
+final class TilePainter {
+    private final Newest newest;
+    private final Map<State, Pyramid> prepared = new HashMap<>();
+    private final Map<PhaseMap, int[]> means = new HashMap<>();
+
+    TilePainter(Newest newest) {
+        this.newest = newest;
+    }
+
+    /**
+     * How all tiles are seen.
+     *
+     * @param view of one tile
+     */
+    record Look(Viewport view, Layers.Overlay overlay, double strength, StageModel.PhaseLook phases) {}
+
+    /** @param done told all pictures in the order of the tiles, empty for those not ready, on the interface thread */
+    void paint(List<TrialModel.Tile> tiles, Look look, Consumer<List<Optional<int[]>>> done) {
+        newest.ask(work -> {
+            List<Optional<int[]>> painted = tiles.stream()
+                    .map(t -> t.ready().isPresent() ? Optional.of(paint(t, look, work)) : Optional.<int[]>empty())
+                    .toList();
+            return () -> done.accept(painted);
+        });
+    }
+
+    private int[] paint(TrialModel.Tile tile, Look look, Work work) {
+        Pyramid ground = tile.ready().orElseThrow().pyramid();
+        if (tile.outcome().isEmpty()) {
+            return StageComposer.compose(
+                    Layers.bare(ground, tile.ready().get().made().field()), look.view(), work);
+        }
+        State s = tile.outcome().get().state();
+        boolean picture = s.seen() == Flow.PICTURE;
+        Pyramid seen =
+                picture ? prepared.computeIfAbsent(s, k -> Pyramid.of(k.current(), ground.tone(), work)) : ground;
+        Layers layers = new Layers(
+                seen,
+                s.field(),
+                s.mask(),
+                Optional.empty(),
+                Optional.empty(),
+                look.overlay(),
+                look.strength(),
+                Optional.empty());
+        return StageComposer.compose(
+                s.seen() == Flow.PHASES ? layers.with(phases(s.needPhases(), ground, look, work)) : layers,
+                look.view(),
+                work);
+    }
+
+    private PhasePaint phases(PhaseMap map, Pyramid ground, Look look, Work work) {
+        int n = map.names().size();
+        int[] inks = switch (look.phases()) {
+            case FLAT, OUTLINES -> PhaseInks.flat(n);
+            case GREYS -> PhaseInks.greys(n);
+            case MEAN -> means.computeIfAbsent(map, m -> PhaseInks.mean(m, ground, work));
+        };
+        return new PhasePaint(map, inks, look.phases() == StageModel.PhaseLook.OUTLINES);
+    }
+}

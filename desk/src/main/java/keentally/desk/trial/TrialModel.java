@@ -1,0 +1,396 @@
+package keentally.desk.trial;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.Iterator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.concurrent.Executor;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleObjectProperty;
+import keentally.core.method.Method;
+import keentally.core.method.MethodStep;
+import keentally.core.run.Readings;
+import keentally.core.run.Run;
+import keentally.core.run.RunFault;
+import keentally.core.setting.Values;
+import keentally.core.stats.Histogram;
+import keentally.core.step.Flow;
+import keentally.core.step.State;
+import keentally.core.trial.Axes;
+import keentally.core.trial.Axis;
+import keentally.core.trial.Outcomes;
+import keentally.core.trial.Variant;
+import keentally.core.words.Words;
+import keentally.core.work.Cancel;
+import keentally.desk.look.Texts;
+import keentally.desk.model.DeskModel;
+import keentally.desk.model.Trials;
+import keentally.study.document.Thing.SampleThing;
+import keentally.study.file.FileFault;
+
+/**
+ * Alternatives of one station and what they give, without a window. Tiles fill in one after another, nearest to the current choice first;
+ * a new question stops the one before.
+ */
+public final class TrialModel {
+    private static final int MOST_TILES = 120;
+
+    private final DeskModel desk;
+    private final Executor ui;
+    private final ObjectProperty<Wish> wish = new SimpleObjectProperty<>();
+    private final ReadOnlyObjectWrapper<List<Tile>> tiles = new ReadOnlyObjectWrapper<>(List.of());
+    private final ReadOnlyObjectWrapper<String> complaint = new ReadOnlyObjectWrapper<>("");
+    private final ObjectProperty<Number> number = new SimpleObjectProperty<>(Number.SHARE);
+    private final ObjectProperty<Optional<Integer>> chosen = new SimpleObjectProperty<>(Optional.empty());
+    private String methodId = "";
+    private String stepId = "";
+    private List<Axis> axes = List.of();
+    private Cancel running = new Cancel();
+    private int waiting;
+
+    /** @param ui runs what it is given on the interface thread, in order */
+    public TrialModel(DeskModel desk, Executor ui) {
+        this.desk = desk;
+        this.ui = ui;
+    }
+
+    /** What tiles are told by and sorted by. */
+    public enum Number {
+        SHARE,
+        EXPLAINED,
+        COUNT,
+        DIFFERS
+    }
+
+    /**
+     * What is to be tried.
+     *
+     * @param second another axis that is varied too
+     * @param samples ids, at least one; each a row
+     * @param sorted whether tiles stand by their number, else as they were asked for
+     */
+    public record Wish(
+            Axis first,
+            String firstText,
+            Optional<Axis> second,
+            String secondText,
+            List<String> samples,
+            boolean sorted) {
+        public Wish {
+            samples = List.copyOf(samples);
+        }
+    }
+
+    /**
+     * One alternative on one sample.
+     *
+     * @param differs per cent of the field that is otherwise than with the current choice
+     * @param fault why it cannot be done; empty where it can, or is not done yet
+     * @param ready the sample with its picture
+     */
+    public record Tile(
+            String sample,
+            String label,
+            Values values,
+            OptionalDouble at,
+            boolean current,
+            Optional<Trials.Ready> ready,
+            Optional<Outcomes> outcome,
+            double differs,
+            String fault) {
+
+        public double number(Number which) {
+            return outcome.map(o -> switch (which) {
+                        case SHARE -> o.share();
+                        case EXPLAINED -> o.explained();
+                        case COUNT -> o.count().orElse(Double.NaN);
+                        case DIFFERS -> differs;
+                    })
+                    .orElse(Double.NaN);
+        }
+
+        private Tile came(Optional<Trials.Ready> with, Outcomes what, double unlike) {
+            return new Tile(sample, label, values, at, current, with, Optional.of(what), unlike, "");
+        }
+
+        private Tile failed(Optional<Trials.Ready> with, String why) {
+            return new Tile(sample, label, values, at, current, with, Optional.empty(), Double.NaN, why);
+        }
+    }
+
+    public ReadOnlyObjectProperty<List<Tile>> tiles() {
+        return tiles.getReadOnlyProperty();
+    }
+
+    /** What is wrong with what was asked for; empty where nothing is. */
+    public ReadOnlyObjectProperty<String> complaint() {
+        return complaint.getReadOnlyProperty();
+    }
+
+    public ObjectProperty<Number> number() {
+        return number;
+    }
+
+    /** The tile that a key would take. */
+    public ObjectProperty<Optional<Integer>> chosen() {
+        return chosen;
+    }
+
+    public ReadOnlyObjectProperty<Wish> wish() {
+        return wish;
+    }
+
+    public List<Axis> axes() {
+        return axes;
+    }
+
+    public boolean isRunning() {
+        return waiting > 0;
+    }
+
+    public String stepId() {
+        return stepId;
+    }
+
+    /** Turns to the selected station and tries its first axis; says why where that cannot be. */
+    public void open(Runnable then) {
+        Optional<MethodStep> step = desk.method().step(desk.station().get());
+        if (step.isEmpty() || desk.open().get().isEmpty()) {
+            desk.say(Texts.of("trial.no-station"));
+            return;
+        }
+        MethodStep of = step.get();
+        Optional<State> entering =
+                of.description().setting("cut").isPresent() ? desk.entering(of.id()) : Optional.empty();
+        desk.whenIdle(cancel -> {
+            Optional<Histogram> histogram =
+                    entering.flatMap(s -> s.current().single().map(p -> Histogram.of(p, s.field(), desk.work(cancel))));
+            List<Axis> found = Axes.of(of, histogram);
+            ui.execute(() -> opened(of, found, then));
+        });
+    }
+
+    private void opened(MethodStep of, List<Axis> found, Runnable then) {
+        if (found.isEmpty()) {
+            desk.say(Texts.of("trial.no-axis", Words.title(of.description())));
+            return;
+        }
+        methodId = desk.methodId();
+        stepId = of.id();
+        axes = found;
+        number.set(of.description().gives() == Flow.PHASES ? Number.EXPLAINED : Number.SHARE);
+        Axis first = axes.getFirst();
+        ask(new Wish(
+                first,
+                first.usual(),
+                Optional.empty(),
+                "",
+                List.of(desk.sampleId().get()),
+                first.usual().equals(Axes.ALL)));
+        then.run();
+    }
+
+    public Optional<MethodStep> step() {
+        return desk.methodId().equals(methodId) ? desk.method().step(stepId) : Optional.empty();
+    }
+
+    /** Tries something else. Returns whether it could be understood. */
+    public boolean ask(Wish other) {
+        stop();
+        wish.set(other);
+        if (step().isEmpty()) {
+            return false;
+        }
+        try {
+            tiles.set(laidOut(other, step().get().values()));
+            complaint.set("");
+        } catch (IllegalArgumentException e) {
+            complaint.set(Texts.of("complaint", e.getMessage()));
+            return false;
+        }
+        chosen.set(Optional.of(currentTile()));
+        run();
+        return true;
+    }
+
+    private int currentTile() {
+        List<Tile> all = tiles.get();
+        for (int i = 0; i < all.size(); i++) {
+            if (all.get(i).current()) {
+                return i;
+            }
+        }
+        return 0;
+    }
+
+    private List<Tile> laidOut(Wish asked, Values now) {
+        List<Tile> laid = new ArrayList<>();
+        for (String sample : asked.samples()) {
+            for (Variant a : asked.first().variants(asked.firstText(), now)) {
+                if (asked.second().isEmpty()) {
+                    laid.add(tile(sample, a.label(), a.values(), a.at(), now));
+                    continue;
+                }
+                for (Variant b : asked.second().get().variants(asked.secondText(), a.values())) {
+                    laid.add(tile(sample, a.label() + " \u00b7 " + b.label(), b.values(), a.at(), now));
+                }
+            }
+        }
+        if (laid.isEmpty() || laid.size() > MOST_TILES) {
+            throw new IllegalArgumentException(
+                    "from 1 to " + MOST_TILES + " tiles fit on a sheet, but this asks for " + laid.size());
+        }
+        return laid;
+    }
+
+    private Tile tile(String sample, String label, Values values, OptionalDouble at, Values now) {
+        var settings = step().orElseThrow().description().settings();
+        boolean current = values.tree(settings).equals(now.tree(settings));
+        return new Tile(sample, label, values, at, current, Optional.empty(), Optional.empty(), Double.NaN, "");
+    }
+
+    private void run() {
+        Cancel cancel = new Cancel();
+        running = cancel;
+        Method method = desk.method();
+        Trials trials = desk.trials();
+        Map<String, Trials.Reading> readings = new HashMap<>();
+        for (Tile tile : tiles.get()) {
+            SampleThing thing = desk.study().get().sample(tile.sample()).orElseThrow();
+            readings.computeIfAbsent(tile.sample(), s -> trials.reading(thing));
+        }
+        Bench bench = new Bench(method, stepId, trials, readings, new HashMap<>(), new HashMap<>());
+        waiting = tiles.get().size();
+        next(order().stream().map(tiles.get()::get).iterator(), bench, cancel);
+    }
+
+    /** One tile at a time, so that what is ready is painted before the next. */
+    private void next(Iterator<Tile> left, Bench bench, Cancel cancel) {
+        if (cancel.asked() || !left.hasNext()) {
+            return;
+        }
+        Tile tile = left.next();
+        desk.whenIdle(idle -> {
+            Tile done = bench.done(tile, cancel);
+            ui.execute(() -> {
+                came(tile, done, cancel);
+                next(left, bench, cancel);
+            });
+        });
+    }
+
+    /** Nearest to the current choice first. */
+    private List<Integer> order() {
+        int current = currentTile();
+        List<Integer> order = new ArrayList<>();
+        for (int i = 0; i < tiles.get().size(); i++) {
+            order.add(i);
+        }
+        order.sort(Comparator.comparingInt(i -> Math.abs(i - current)));
+        return order;
+    }
+
+    private void came(Tile was, Tile is, Cancel of) {
+        if (of.asked()) {
+            return;
+        }
+        waiting--;
+        Optional<Tile> keep = chosen.get().map(i -> tiles.get().get(i));
+        List<Tile> now = new ArrayList<>(tiles.get());
+        now.replaceAll(t -> t == was ? is : t);
+        if (wish.get().sorted() && waiting == 0) {
+            sort(now);
+        }
+        tiles.set(List.copyOf(now));
+        Tile chosenNow = keep.map(t -> t == was ? is : t).orElse(is);
+        chosen.set(Optional.of(Math.max(0, now.indexOf(chosenNow))));
+    }
+
+    private void sort(List<Tile> all) {
+        Number by = number.get();
+        all.sort(Comparator.comparingInt((Tile t) -> wish.get().samples().indexOf(t.sample()))
+                .thenComparing(t -> Double.isNaN(t.number(by)) ? Double.POSITIVE_INFINITY : t.number(by)));
+    }
+
+    /** Sorts what is there by a number. */
+    public void sortBy(Number by) {
+        number.set(by);
+        Optional<Tile> keep = chosen.get().map(i -> tiles.get().get(i));
+        List<Tile> now = new ArrayList<>(tiles.get());
+        if (wish.get().sorted()) {
+            sort(now);
+        }
+        tiles.set(List.copyOf(now));
+        chosen.set(keep.map(now::indexOf));
+    }
+
+    /** Leaves what is not done yet undone. */
+    public void stop() {
+        running.ask();
+        waiting = 0;
+    }
+
+    /** Makes a tile's values the station's. */
+    public boolean take(Tile tile) {
+        stop();
+        return step().isPresent()
+                && desk.change(
+                        Texts.of("action.trial", Words.title(step().get().description()), tile.label()),
+                        m -> m.with(stepId, tile.values()));
+    }
+
+    /** What runs tiles, one after another, away from the interface thread. */
+    private record Bench(
+            Method method,
+            String stepId,
+            Trials trials,
+            Map<String, Trials.Reading> readings,
+            Map<String, Trials.Ready> ready,
+            Map<String, Optional<Outcomes>> current) {
+
+        Tile done(Tile tile, Cancel cancel) {
+            Optional<Trials.Ready> there = Optional.empty();
+            try {
+                if (!ready.containsKey(tile.sample())) {
+                    ready.put(tile.sample(), readings.get(tile.sample()).ready(cancel));
+                }
+                there = Optional.of(ready.get(tile.sample()));
+                Optional<Outcomes> now = current.computeIfAbsent(tile.sample(), s -> current(ready.get(s), cancel));
+                Outcomes tried = tried(method.with(stepId, tile.values()), there.get(), cancel);
+                return tile.came(there, tried, now.map(tried::differs).orElse(Double.NaN));
+            } catch (RunFault | FileFault e) {
+                return tile.failed(there, e.getMessage());
+            } catch (IllegalArgumentException e) {
+                return tile.failed(there, Texts.of("complaint", e.getMessage()));
+            }
+        }
+
+        private Optional<Outcomes> current(Trials.Ready sample, Cancel cancel) {
+            try {
+                return Optional.of(tried(method, sample, cancel));
+            } catch (RunFault e) {
+                return Optional.empty();
+            }
+        }
+
+        private Outcomes tried(Method with, Trials.Ready sample, Cancel cancel) throws RunFault {
+            Run run = trials.run(with, sample.made(), with.indexOf(stepId) + 1, cancel);
+            return Outcomes.of(run, stepId, end(with, sample, cancel));
+        }
+
+        /** The whole method; what stands in the way of that is no fault of the tile's. */
+        private Optional<Readings> end(Method with, Trials.Ready sample, Cancel cancel) {
+            try {
+                return Optional.of(trials.readings(trials.run(with, sample.made(), Integer.MAX_VALUE, cancel), cancel));
+            } catch (RunFault e) {
+                return Optional.empty();
+            }
+        }
+    }
+}

@@ -1,0 +1,294 @@
+package keentally.desk.trial;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import javafx.scene.Node;
+import javafx.scene.chart.LineChart;
+import javafx.scene.chart.NumberAxis;
+import javafx.scene.chart.XYChart;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
+import keentally.core.setting.ChoiceSetting;
+import keentally.core.trial.Axes;
+import keentally.core.trial.Axis;
+import keentally.core.words.Figures;
+import keentally.core.words.Words;
+import keentally.desk.look.Pieces;
+import keentally.desk.look.Prose;
+import keentally.desk.look.Texts;
+import keentally.desk.model.DeskModel;
+
+/** Beside the tiles: what is tried, what tiles are told by, a plot of the number, and what to do with the sheet. */
+final class TrialPanel extends VBox {
+    private final DeskModel desk;
+    private final TrialModel model;
+    private final Label title = Prose.of("", "station-title");
+    private final ComboBox<Axis> first = new ComboBox<>();
+    private final TextField firstText = new TextField();
+    private final ComboBox<Axis> second = new ComboBox<>();
+    private final TextField secondText = new TextField();
+    private final ComboBox<TrialModel.Number> number = new ComboBox<>();
+    private final CheckBox sorted = new CheckBox(Texts.of("trial.sorted"));
+    private final VBox samples = new VBox();
+    private final Label complaint = Prose.complaint();
+    private final NumberAxis across = new NumberAxis();
+    private final NumberAxis up = new NumberAxis();
+    private final LineChart<Number, Number> plot = new LineChart<>(across, up);
+    private final Label chosen = Prose.of("", "headline");
+    private final Button stop;
+    private boolean filling;
+
+    TrialPanel(DeskModel desk, TrialModel model, Runnable onTake, Runnable onClose, Runnable onSave) {
+        this.desk = desk;
+        this.model = model;
+        setId("trial-panel");
+        getStyleClass().addAll("station-panel", "trial-panel", "section");
+        names(first);
+        names(second);
+        first.setId("trial-axis");
+        firstText.setId("trial-values");
+        second.setId("trial-second");
+        secondText.setId("trial-second-values");
+        number.setId("trial-number");
+        sorted.setId("trial-sorted");
+        complaint.setId("trial-complaint");
+        chosen.setId("trial-chosen");
+        stop = Pieces.button("trial-stop", "trial.stop", model::stop);
+        number.getItems().setAll(TrialModel.Number.values());
+        number.setConverter(named(n -> Texts.of("trial.number." + ChoiceSetting.word(n))));
+        plot();
+        listen();
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        Button take = Pieces.button("trial-take", "trial.take", onTake);
+        take.setDefaultButton(true);
+        HBox ways = new HBox(
+                take,
+                stop,
+                gap,
+                Pieces.button("trial-save", "trial.save", onSave),
+                Pieces.button("trial-close", "trial.close", onClose));
+        ways.getStyleClass().add("setting-row");
+        getChildren()
+                .addAll(
+                        title,
+                        Prose.of(Texts.of("trial.question"), "question"),
+                        labelled("trial.axis", first),
+                        firstText,
+                        complaint,
+                        labelled("trial.second", second),
+                        secondText,
+                        Pieces.head("trial.samples"),
+                        samples,
+                        labelled("trial.told-by", number),
+                        sorted,
+                        plot,
+                        chosen,
+                        ways);
+    }
+
+    private static Node labelled(String key, Region control) {
+        Label label = new Label(Texts.of(key));
+        label.getStyleClass().add("setting-name");
+        label.setMinWidth(84);
+        control.setMaxWidth(Double.MAX_VALUE);
+        HBox.setHgrow(control, Priority.ALWAYS);
+        HBox row = new HBox(label, control);
+        row.getStyleClass().add("setting-row");
+        return row;
+    }
+
+    private static <T> StringConverter<T> named(Function<T, String> name) {
+        return new StringConverter<>() {
+            @Override
+            public String toString(T value) {
+                return value == null ? "" : name.apply(value);
+            }
+
+            @Override
+            public T fromString(String text) {
+                throw new UnsupportedOperationException("words are chosen, not typed");
+            }
+        };
+    }
+
+    private static void names(ComboBox<Axis> box) {
+        box.setConverter(named(Axis::label));
+    }
+
+    private void plot() {
+        plot.setId("trial-plot");
+        plot.setAnimated(false);
+        plot.setLegendVisible(false);
+        plot.setCreateSymbols(true);
+        plot.setMinHeight(120);
+        plot.setPrefHeight(170);
+        plot.setHorizontalGridLinesVisible(true);
+        plot.setVerticalGridLinesVisible(false);
+        across.setForceZeroInRange(false);
+        up.setForceZeroInRange(false);
+        VBox.setVgrow(plot, Priority.ALWAYS);
+    }
+
+    private void listen() {
+        first.setOnAction(e -> {
+            if (!filling && first.getValue() != null) {
+                firstText.setText(first.getValue().usual());
+                ask(first.getValue().usual().equals(Axes.ALL));
+            }
+        });
+        firstText.setOnAction(e -> ask(sorted.isSelected()));
+        second.setOnAction(e -> {
+            if (!filling) {
+                secondText.setText(
+                        second.getValue() == null ? "" : second.getValue().usual());
+                secondText.setVisible(second.getValue() != null);
+                ask(sorted.isSelected());
+            }
+        });
+        secondText.managedProperty().bind(secondText.visibleProperty());
+        secondText.setOnAction(e -> ask(sorted.isSelected()));
+        number.setOnAction(e -> {
+            if (!filling) {
+                model.sortBy(number.getValue());
+            }
+        });
+        sorted.setOnAction(e -> {
+            if (!filling) {
+                ask(sorted.isSelected());
+            }
+        });
+        model.tiles().addListener(o -> refresh());
+        model.chosen().addListener(o -> refresh());
+        model.number().addListener(o -> refresh());
+        model.complaint().addListener(o -> {
+            complaint.setText(model.complaint().get());
+            complaint.setVisible(!model.complaint().get().isEmpty());
+        });
+    }
+
+    /** Shows what the model was opened with. */
+    void fill() {
+        filling = true;
+        TrialModel.Wish wish = model.wish().get();
+        title.setText(Texts.of(
+                "trial.title",
+                model.step().map(s -> Words.title(s.description())).orElse("")));
+        first.getItems().setAll(model.axes());
+        first.setValue(wish.first());
+        firstText.setText(wish.firstText());
+        second.getItems().clear();
+        second.getItems().add(null);
+        second.getItems().addAll(model.axes());
+        second.setValue(wish.second().orElse(null));
+        secondText.setText(wish.secondText());
+        secondText.setVisible(wish.second().isPresent());
+        number.setValue(model.number().get());
+        sorted.setSelected(wish.sorted());
+        fillSamples(wish);
+        filling = false;
+        refresh();
+    }
+
+    /** The sample on the stage, and up to seven more that use the same method. */
+    private void fillSamples(TrialModel.Wish wish) {
+        samples.getChildren().clear();
+        List<String> alike = desk.study().get().samples().stream()
+                .filter(s -> desk.study()
+                        .get()
+                        .sample(s)
+                        .map(t -> t.method().equals(desk.methodId()))
+                        .orElse(false))
+                .limit(8)
+                .toList();
+        for (String sample : alike) {
+            CheckBox box =
+                    new CheckBox(desk.study().get().sample(sample).orElseThrow().name());
+            box.setId("trial-sample-" + sample);
+            box.setUserData(sample);
+            box.setSelected(wish.samples().contains(sample));
+            box.setDisable(sample.equals(desk.sampleId().get()));
+            box.setOnAction(e -> ask(sorted.isSelected()));
+            samples.getChildren().add(box);
+        }
+        boolean several = alike.size() > 1;
+        samples.setVisible(several);
+        samples.setManaged(several);
+        int head = getChildren().indexOf(samples) - 1;
+        if (head >= 0) {
+            getChildren().get(head).setVisible(several);
+            getChildren().get(head).setManaged(several);
+        }
+    }
+
+    private void ask(boolean inOrder) {
+        List<String> wanted = new ArrayList<>();
+        for (Node node : samples.getChildren()) {
+            if (node instanceof CheckBox box && box.isSelected()) {
+                wanted.add((String) box.getUserData());
+            }
+        }
+        if (wanted.isEmpty()) {
+            wanted.add(desk.sampleId().get());
+        }
+        filling = true;
+        sorted.setSelected(inOrder);
+        filling = false;
+        model.ask(new TrialModel.Wish(
+                first.getValue(),
+                firstText.getText(),
+                Optional.ofNullable(second.getValue()),
+                secondText.getText(),
+                wanted,
+                inOrder));
+    }
+
+    private void refresh() {
+        List<TrialModel.Tile> tiles = model.tiles().get();
+        draw(tiles);
+        Optional<TrialModel.Tile> tile =
+                model.chosen().get().filter(i -> i < tiles.size()).map(tiles::get);
+        chosen.setText(tile.filter(t -> t.outcome().isPresent())
+                .map(t -> t.current()
+                        ? Texts.of("trial.chosen.current", t.label())
+                        : Texts.of("trial.chosen", t.label(), Figures.percent(t.number(TrialModel.Number.DIFFERS))))
+                .or(() -> tile.map(TrialModel.Tile::fault))
+                .orElse(""));
+        stop.setDisable(!model.isRunning());
+    }
+
+    /** A line for each sample, over the setting where it has numbers, else over the tiles' order. */
+    private void draw(List<TrialModel.Tile> tiles) {
+        plot.getData().clear();
+        boolean placed = tiles.stream().allMatch(t -> t.at().isPresent());
+        if (model.wish().get() == null) {
+            return;
+        }
+        for (String sample : model.wish().get().samples()) {
+            XYChart.Series<Number, Number> line = new XYChart.Series<>();
+            int place = 0;
+            for (TrialModel.Tile tile : tiles) {
+                if (tile.sample().equals(sample)) {
+                    place++;
+                    double value = tile.number(model.number().get());
+                    if (!Double.isNaN(value)) {
+                        line.getData().add(new XYChart.Data<>(placed ? tile.at().getAsDouble() : place, value));
+                    }
+                }
+            }
+            plot.getData().add(line);
+        }
+        across.setLabel(placed ? model.wish().get().first().label() : Texts.of("trial.order"));
+        up.setLabel(Texts.of("trial.number." + ChoiceSetting.word(model.number().get())));
+    }
+}

@@ -1,0 +1,128 @@
+package keentally.desk.trial;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.function.Supplier;
+import javafx.application.Platform;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
+import javafx.scene.SnapshotParameters;
+import javafx.scene.image.PixelFormat;
+import javafx.scene.image.WritableImage;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.Region;
+import keentally.desk.model.DeskFiles;
+import keentally.desk.model.DeskModel;
+import keentally.desk.stage.StageModel;
+import keentally.study.result.TrialFiles;
+
+/** The trial sheet as the window lays it out: tiles where the stage is, and what is tried where the station's panel is. */
+public final class TrialSheet {
+    private final DeskModel desk;
+    private final TrialModel model;
+    private final TrialGrid grid;
+    private final TrialPanel panel;
+    private final DeskFiles files;
+    private final Supplier<Optional<Path>> choose;
+    private final ReadOnlyBooleanWrapper open = new ReadOnlyBooleanWrapper();
+
+    /** @param choose asks for the name of a PNG file to write the sheet to */
+    public TrialSheet(DeskModel desk, StageModel stage, Supplier<Optional<Path>> choose) {
+        this.desk = desk;
+        this.choose = choose;
+        this.model = new TrialModel(desk, Platform::runLater);
+        this.grid = new TrialGrid(desk, stage, model, this::take);
+        this.panel = new TrialPanel(desk, model, this::take, this::close, this::save);
+        this.files = new DeskFiles(desk, Platform::runLater);
+        for (Region part : new Region[] {grid, panel}) {
+            part.addEventFilter(KeyEvent.KEY_PRESSED, e -> {
+                if (e.getCode() == KeyCode.ESCAPE) {
+                    close();
+                    e.consume();
+                }
+            });
+        }
+        desk.sampleId().addListener(o -> close());
+        desk.station().addListener(o -> {
+            if (!desk.station().get().equals(model.stepId())) {
+                close();
+            }
+        });
+    }
+
+    /** Whether it lies over the stage. */
+    public ReadOnlyBooleanProperty isOpen() {
+        return open.getReadOnlyProperty();
+    }
+
+    public TrialModel model() {
+        return model;
+    }
+
+    public Region tiles() {
+        return grid;
+    }
+
+    public Region panel() {
+        return panel;
+    }
+
+    /** Opens over the selected station, or closes. */
+    public void toggle() {
+        if (open.get()) {
+            close();
+            return;
+        }
+        model.open(() -> {
+            grid.reset();
+            open.set(true);
+            panel.fill();
+            grid.requestFocus();
+        });
+    }
+
+    public void close() {
+        if (open.get()) {
+            model.stop();
+            open.set(false);
+        }
+    }
+
+    private void take() {
+        List<TrialModel.Tile> tiles = model.tiles().get();
+        Optional<TrialModel.Tile> tile =
+                model.chosen().get().filter(i -> i < tiles.size()).map(tiles::get);
+        if (tile.isPresent() && tile.get().fault().isEmpty() && model.take(tile.get())) {
+            close();
+        }
+    }
+
+    /** What is seen as a picture, and all numbers as a table beside it. */
+    private void save() {
+        choose.get().ifPresent(file -> {
+            WritableImage picture = grid.getContent().snapshot(new SnapshotParameters(), null);
+            int width = (int) picture.getWidth();
+            int height = (int) picture.getHeight();
+            int[] pixels = new int[width * height];
+            picture.getPixelReader().getPixels(0, 0, width, height, PixelFormat.getIntArgbInstance(), pixels, 0, width);
+            List<TrialFiles.Row> rows =
+                    model.tiles().get().stream().map(this::row).toList();
+            files.saveSheet(file, width, height, pixels, rows);
+        });
+    }
+
+    private TrialFiles.Row row(TrialModel.Tile tile) {
+        return new TrialFiles.Row(
+                desk.study().get().sample(tile.sample()).map(s -> s.name()).orElse(tile.sample()),
+                tile.label(),
+                tile.number(TrialModel.Number.SHARE),
+                tile.number(TrialModel.Number.EXPLAINED),
+                tile.outcome().map(o -> o.count()).orElse(OptionalDouble.empty()),
+                tile.number(TrialModel.Number.DIFFERS),
+                tile.current(),
+                tile.fault());
+    }
+}

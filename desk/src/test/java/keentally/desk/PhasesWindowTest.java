@@ -1,0 +1,294 @@
+package keentally.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.chart.LineChart;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.input.KeyCode;
+import javax.imageio.ImageIO;
+import keentally.core.picture.Picture;
+import keentally.core.trial.Axis;
+import keentally.desk.trial.TrialModel;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Into phases, by trying and comparing: strokes, clicks, trial sheet, stability, starters, at the real screen. */
+class PhasesWindowTest {
+    @TempDir
+    private Path folder;
+
+    private DeskDriver desk;
+
+    @BeforeEach
+    void start() throws Exception {
+        desk = DeskDriver.wholeDemo(folder);
+    }
+
+    @AfterEach
+    void close() {
+        desk.close();
+    }
+
+    /** Puts the demo sample of that name on the stage, with one of its stations selected. */
+    private void turnTo(String sample, String station) {
+        desk.onFx(() -> {
+            String id = desk.model().study().get().samples().stream()
+                    .filter(s -> desk.model()
+                            .study()
+                            .get()
+                            .sample(s)
+                            .orElseThrow()
+                            .name()
+                            .equals(sample))
+                    .findFirst()
+                    .orElseThrow();
+            desk.model().show(id);
+            return null;
+        });
+        desk.quiet();
+        desk.onFx(() -> {
+            desk.model().station().set(station);
+            return null;
+        });
+        desk.quiet();
+    }
+
+    private double share(String id) {
+        return Double.parseDouble(desk.text(id).replace("%", "").strip());
+    }
+
+    /** The stroke runs along a rye grain; there are 95 of them, 7.36 % of the tray. */
+    @Test
+    void oneStrokeOverOneGrainSelectsAllOfItsKind() {
+        turnTo("Grain tray", "colour-range-1");
+        desk.click("clear-strokes");
+        assertThat(share("share-0")).isGreaterThan(90);
+        desk.dragPicture(197, 557, 211, 559);
+        assertThat(share("share-0")).isBetween(5.5, 8.5);
+        assertThat(desk.count()).isBetween(90, 100);
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(share("share-0")).isGreaterThan(90);
+        desk.keys(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.Z);
+        assertThat(share("share-0")).isBetween(5.5, 8.5);
+    }
+
+    @Test
+    void theOtherButtonTakesAwayAndOutsideTheFieldThereIsNothing() {
+        turnTo("Grain tray", "colour-range-1");
+        desk.click("clear-strokes");
+        desk.dragPicture(20, 20, 60, 20);
+        assertThat(desk.text("message")).contains("outside the field");
+        desk.dragPicture(197, 557, 211, 559);
+        double before = share("share-0");
+        desk.dragPictureOther(198, 557, 210, 559);
+        assertThat(share("share-0")).isLessThan(before);
+    }
+
+    @Test
+    void theTrialSheetComparesAndIsTakenByKeys() {
+        desk.focusStage();
+        desk.keys(KeyCode.T);
+        assertThat(desk.has("tile-11")).isTrue();
+        List<TrialModel.Tile> tiles = desk.onFx(() -> desk.trials().tiles().get());
+        assertThat(tiles).hasSize(12).allMatch(t -> t.outcome().isPresent());
+        assertThat(tiles.stream().map(t -> t.number(TrialModel.Number.SHARE))).isSorted();
+        assertThat(tiles.stream().filter(TrialModel.Tile::current)).hasSize(1);
+        int chosen = desk.onFx(() -> desk.trials().chosen().get()).orElseThrow();
+        desk.keys(KeyCode.RIGHT);
+        assertThat(desk.onFx(() -> desk.trials().chosen().get())).isEqualTo(Optional.of(chosen + 1));
+        String label = tiles.get(chosen + 1).label();
+        desk.keys(KeyCode.ENTER);
+        assertThat(desk.has("trial-panel")).isFalse();
+        assertThat(desk.onFx(() -> desk.model().undoable()).orElseThrow()).contains(label);
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk.text("headline")).startsWith("cut at 14,915");
+    }
+
+    @Test
+    void theTrialSheetTakesValuesAndIsSaved() throws IOException {
+        desk.onFx(() -> {
+            desk.model().station().set("smooth-1");
+            return null;
+        });
+        desk.quiet();
+        desk.click("station-trial");
+        ComboBox<?> axes = (ComboBox<?>) desk.node("trial-axis");
+        desk.onFx(() -> {
+            List<Axis> all = desk.trials().axes();
+            axes.getSelectionModel()
+                    .select(all.indexOf(all.stream()
+                            .filter(x -> x.id().equals("sigma"))
+                            .findFirst()
+                            .orElseThrow()));
+            return null;
+        });
+        desk.quiet();
+        desk.type("trial-values", "0.5; 1; 2");
+        assertThat(desk.onFx(() -> desk.trials().tiles().get()).stream().map(TrialModel.Tile::label))
+                .containsExactly("0.5 px", "1 px", "2 px");
+        desk.type("trial-values", "1; many");
+        assertThat(desk.text("trial-complaint")).contains("found \"many\"");
+        desk.type("trial-values", "1; 3");
+        assertThat(desk.onFx(() -> desk.trials().tiles().get())).hasSize(2);
+        Path png = folder.resolve("sheet.png");
+        desk.saveTo(png);
+        desk.click("trial-save");
+        assertThat(ImageIO.read(png.toFile()).getWidth()).isGreaterThan(300);
+        assertThat(desk.onFx(() -> desk.trials().tiles().get()))
+                .allSatisfy(t -> assertThat(t.number(TrialModel.Number.SHARE)).isBetween(20.0, 30.0))
+                .allSatisfy(t -> assertThat(t.number(TrialModel.Number.DIFFERS)).isBetween(0.0, 5.0));
+        assertThat(Files.readString(folder.resolve("sheet.csv")))
+                .startsWith(
+                        "sample,setting,share_percent,explained_percent,count,differs_percent,current,error\r\nFlour dispersion,1 px,");
+        desk.keys(KeyCode.ESCAPE);
+        assertThat(desk.has("trial-panel")).isFalse();
+    }
+
+    @Test
+    void theStabilityCurveFollowsTheCut() {
+        assertThat(desk.text("steadiness")).startsWith("Steady");
+        assertThat(chosenNow()).isBetween(25.0, 26.0);
+        desk.press("histogram", 0.8, 0.5);
+        desk.dragTo("histogram", 0.8, 0.9);
+        desk.release();
+        assertThat(chosenNow()).isGreaterThan(30);
+        assertThat(desk.text("steadiness")).startsWith("Steep");
+    }
+
+    /** What the curve shows in its middle, where the cut is. */
+    private double chosenNow() {
+        LineChart<?, ?> curve = (LineChart<?, ?>) desk.node("stability");
+        return desk.onFx(
+                () -> ((Number) curve.getData().getFirst().getData().get(3).getYValue()).doubleValue());
+    }
+
+    @Test
+    void clicksAddColoursAndTakeThemAway() {
+        turnTo("Bran specks", "similar-colour-1");
+        double before = share("share-0");
+        assertThat(before).isBetween(0.5, 1.5);
+        desk.clickPicture(500, 400);
+        assertThat(share("share-0")).isGreaterThan(60);
+        assertThat(desk.has("reach-1")).isTrue();
+        desk.type("reach-1", "1");
+        assertThat(share("share-0")).isLessThan(60);
+        desk.click("remove-colour-1");
+        assertThat(share("share-0")).isEqualTo(before);
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk.has("reach-1")).isTrue();
+    }
+
+    @Test
+    void clustersAreSuggestedNamedAndSwitchedOff() {
+        turnTo("Crust chart", "cluster-1");
+        assertThat(desk.text("cluster-reason")).contains("k = 5").contains("±");
+        assertThat(share("share-0")).isBetween(5.5, 6.5);
+        int[] all = desk.colours("stage");
+        CheckBox burnt = (CheckBox) desk.node("phase-on-0");
+        assertThat(desk.onFx(burnt::isSelected)).isTrue();
+        desk.click("phase-on-0");
+        assertThat(desk.colours("stage")).isNotEqualTo(all);
+        desk.type("phase-name-0", "coal");
+        assertThat(desk.onFx(() -> desk.model().undoable())).isPresent();
+        assertThat(desk.onFx(() -> desk.model()
+                        .shown()
+                        .get()
+                        .orElseThrow()
+                        .readings()
+                        .orElseThrow()
+                        .fractions()
+                        .getFirst()
+                        .name()))
+                .isEqualTo("coal");
+        desk.click("phases-mean");
+        assertThat(desk.colours("stage")).isNotEqualTo(all);
+        desk.focusStage();
+        desk.keys(KeyCode.T);
+        assertThat(desk.onFx(() -> desk.trials().number().get())).isEqualTo(TrialModel.Number.EXPLAINED);
+        assertThat(desk.onFx(() -> desk.trials().tiles().get()))
+                .allSatisfy(t -> assertThat(t.number(TrialModel.Number.SHARE)).isNaN())
+                .anySatisfy(
+                        t -> assertThat(t.number(TrialModel.Number.EXPLAINED)).isBetween(98.0, 100.0));
+    }
+
+    @Test
+    void aDyeIsTakenFromAStrokeAndSeenAlone() {
+        turnTo("Dyed dough", "unmix-dyes-1");
+        int[] all = desk.colours("stage");
+        desk.click("see-dye-2");
+        assertThat(desk.colours("stage")).isNotEqualTo(all);
+        desk.click("see-dye-0");
+        String before = desk.fieldText("setting-vectors");
+        desk.click("stroke-dye-1");
+        int[] violet = desk.onFx(
+                () -> violet(desk.model().open().get().orElseThrow().file().picture()));
+        desk.dragPicture(violet[0] - 2, violet[1], violet[0] + 4, violet[1]);
+        assertThat(desk.fieldText("setting-vectors")).isNotEqualTo(before);
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk.fieldText("setting-vectors")).isEqualTo(before);
+    }
+
+    /** A place well inside a granule that the other dye does not cover. */
+    private static int[] violet(Picture picture) {
+        var red = picture.channels().get(0).plane();
+        var blue = picture.channels().get(2).plane();
+        for (int y = 200; y < picture.height() - 200; y += 3) {
+            for (int x = 300; x < picture.width() - 300; x += 3) {
+                boolean all = true;
+                for (int d = -5; d <= 7; d++) {
+                    all &= blue.at(x + d, y) > red.at(x + d, y) + 8;
+                }
+                if (all) {
+                    return new int[] {x, y};
+                }
+            }
+        }
+        throw new AssertionError("no place is violet");
+    }
+
+    @Test
+    void startersTryTheirQuestionsOnAPictureNobodyHasSeen() throws IOException {
+        BufferedImage drawn = new BufferedImage(400, 300, BufferedImage.TYPE_INT_RGB);
+        Graphics2D pen = drawn.createGraphics();
+        pen.setColor(new Color(0xd8cfc0));
+        pen.fillRect(0, 0, 400, 300);
+        pen.setColor(new Color(0x7a2f25));
+        pen.fillRect(50, 50, 150, 100);
+        pen.dispose();
+        Path file = folder.resolve("tile.png");
+        ImageIO.write(drawn, "png", file.toFile());
+        desk.onFx(() -> {
+            desk.model().begin(keentally.study.document.Study.empty());
+            return null;
+        });
+        desk.open(file);
+        assertThat(desk.text("starter-dark-number")).isEqualTo("12.5 % of the field");
+        assertThat(desk.text("starter-colour-number")).isEqualTo("12.5 % of the field");
+        assertThat(desk.text("starter-shades-number")).isEqualTo("2 shades");
+        desk.click("section-scale");
+        desk.dragPicture(50, 200, 150, 200);
+        desk.type("scale-real", "10 um");
+        assertThat(desk.text("scale-shown")).endsWith("µm/px");
+        desk.click("section-facts");
+        desk.click("starter-colour");
+        assertThat(desk.onFx(() -> desk.model().method().steps().stream()
+                        .map(s -> s.description().id())
+                        .toList()))
+                .containsExactly("smooth", "similar-colour");
+        assertThat(share("share-0")).isEqualTo(12.5);
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk.onFx(() -> desk.model().method().steps())).isEmpty();
+        assertThat(desk.onFx(() -> desk.node("starters").isVisible())).isTrue();
+    }
+}
