@@ -41,6 +41,19 @@ public final class SpeedTable {
         row("findCaption", "look for caption and bar", "");
         row("evenLight", "how even the light is", "");
         row("freehandField", "a freehand field of 400 corners", "");
+        row("allRules8", "histogram and all automatic rules, 8 bit", "25");
+        row("allRules16", "histogram and all automatic rules, 16 bit", "60");
+        row("levels20", "exact multi-level cuts, 20, 16 bit", "1000");
+        row("median8", "median, radius 10, 8 bit", "400");
+        row("median16", "median, radius 10, 16 bit", "3000");
+        row("bilateral", "bilateral filter, sigma 2 px", "");
+        row("opening", "grey opening by a disk of radius 16", "");
+        row("unmixing", "unmixing two dyes", "120");
+        row("sauvola", "local threshold (Sauvola), radius 25", "");
+        row("kMeans8", "k-means, k 8, ten starts", "1000");
+        row("howManyGroups", "clusters of 2 to 12 with silhouettes", "");
+        row("trialSheetOfShares", "trial sheet of 12 cuts: shares", "500");
+        row("trialSheetOfCounts", "trial sheet of 12 cuts: counts", "2000");
         row("runAllFiles", "run, all files, one picture", "4000");
     }
 
@@ -53,7 +66,8 @@ public final class SpeedTable {
     /** @param words the part of a benchmark's name, to run only some; none for all */
     public static void main(String[] words) throws RunnerException {
         Options options = new OptionsBuilder()
-                .include("keentally\\.speed\\.(TwelveMegapixels|Looking)\\." + (words.length > 0 ? words[0] : ""))
+                .include("keentally\\.speed\\.(TwelveMegapixels|Looking|Parting)\\."
+                        + (words.length > 0 ? words[0] : ""))
                 .forks(1)
                 .jvmArgsAppend("--sun-misc-unsafe-memory-access=allow", "-Xmx4g", "-Djava.awt.headless=true")
                 .warmupIterations(2)
