@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
+import keentally.core.method.MethodStep;
 import keentally.core.quantity.Mass;
 import keentally.core.quantity.Scale;
 import keentally.core.work.Workers;
@@ -110,7 +111,15 @@ final class RunCommand implements Callable<Integer> {
 
     private static Method read(Path file) throws MethodFault, BadMethodFile {
         try {
-            return MethodFile.read(file);
+            Method method = MethodFile.read(file);
+            Optional<MethodStep> byHand = method.byHand();
+            if (byHand.isPresent()) {
+                throw new MethodFault(
+                        method.indexOf(byHand.get().id()) + 1,
+                        byHand.get().description().id(),
+                        "hangs on hand work, which is kept with the samples of a study and not in a method file");
+            }
+            return method;
         } catch (FileFault e) {
             throw new BadMethodFile(e);
         }

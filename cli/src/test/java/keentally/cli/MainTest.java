@@ -168,6 +168,15 @@ class MainTest {
         assertThat(said("run", folder.resolve("none.json").toString(), picture(), "--out", out))
                 .startsWith("3: ")
                 .contains("none.json does not exist.");
+        Path byHand = folder.resolve("hand.method.json");
+        Files.writeString(
+                byHand,
+                "{\"format\":\"keen-tally-method\",\"version\":1,\"steps\":[{\"step\":\"similar-colour\","
+                        + "\"colours\":[\"#a0522d\"],\"connected\":true}]}");
+        assertThat(said("run", byHand.toString(), picture(), "--out", out))
+                .isEqualTo(
+                        "3: Step 1 (similar-colour) hangs on hand work, which is kept with the samples of a study and"
+                                + " not in a method file.\n");
         assertThat(Path.of(out)).doesNotExist();
     }
 

@@ -188,6 +188,12 @@ public final class DeskDriver implements AutoCloseable {
         quiet();
     }
 
+    /** As {@link #clickPicture}, with the other button. */
+    public void clickPictureOther(double x, double y) {
+        robot.clickOn(onStage(x, y), MouseButton.SECONDARY);
+        quiet();
+    }
+
     /** Drags from one point of the picture to another. */
     public void dragPicture(double fromX, double fromY, double toX, double toY) {
         robot.moveTo(onStage(fromX, fromY));
@@ -256,14 +262,17 @@ public final class DeskDriver implements AutoCloseable {
         return onFx(field::getText);
     }
 
-    /** Chooses a word in a box; nothing where the box does not hold it. */
+    /** Chooses a word in a box, as it reads there or as it is in the list; nothing where the box does not hold it. */
     public void choose(String id, String value) {
         onFx(() -> {
-            @SuppressWarnings("unchecked") // boxes of the desk that are chosen from by words
-            ComboBox<String> box = (ComboBox<String>) stage.getScene().lookup("#" + id);
-            if (box.getItems().contains(value)) {
-                box.setValue(value);
-            }
+            @SuppressWarnings("unchecked") // whatever it holds, it is chosen from by words
+            ComboBox<Object> box = (ComboBox<Object>) stage.getScene().lookup("#" + id);
+            box.getItems().stream()
+                    .filter(item -> item.equals(value)
+                            || box.getConverter() != null
+                                    && box.getConverter().toString(item).equals(value))
+                    .findFirst()
+                    .ifPresent(box::setValue);
             return null;
         });
         quiet();

@@ -8,15 +8,24 @@ import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import javafx.scene.chart.LineChart;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.input.KeyCode;
 import javax.imageio.ImageIO;
+import keentally.core.hand.Strokes;
+import keentally.core.method.Method;
 import keentally.core.picture.Picture;
+import keentally.core.run.Progress;
+import keentally.core.run.Runner;
+import keentally.core.run.StateCache;
 import keentally.core.trial.Axis;
+import keentally.core.work.Cancel;
+import keentally.core.work.Workers;
 import keentally.desk.trial.TrialModel;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -187,6 +196,105 @@ class PhasesWindowTest {
         assertThat(share("share-0")).isEqualTo(before);
         desk.keys(KeyCode.CONTROL, KeyCode.Z);
         assertThat(desk.has("reach-1")).isTrue();
+    }
+
+    /** Connected, one speck is chosen where it was clicked; the places are kept with the sample and come back with undo. */
+    @Test
+    void clicksThatMustHangTogetherChooseOneThingAtATime() {
+        turnTo("Bran specks", "similar-colour-1");
+        desk.click("setting-connected");
+        assertThat(desk.text("fault")).contains("none were clicked on this sample");
+        int[] first = speck(0);
+        desk.clickPicture(first[0], first[1]);
+        double one = share("share-0");
+        assertThat(one).isBetween(1e-4, 0.2);
+        int[] second = speck(1);
+        desk.clickPicture(second[0], second[1]);
+        assertThat(share("share-0")).isGreaterThan(one);
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(share("share-0")).isEqualTo(one);
+        desk.clickPictureOther(first[0], first[1]);
+        assertThat(desk.text("fault")).contains("none were clicked on this sample");
+    }
+
+    /** The middle of the longest run of the object that is so-many-th by size, x and y. */
+    private int[] speck(int object) {
+        return desk.onFx(() -> {
+            Method everywhere = desk.model().method();
+            var step = everywhere.step("similar-colour-1").orElseThrow();
+            var off = everywhere.with(
+                    step.id(),
+                    step.values()
+                            .withTree(step.description().setting("connected").orElseThrow(), false));
+            var sample = desk.model().shown().get().orElseThrow().run().sample();
+            try (Workers workers = Workers.alone()) {
+                Runner runner = new Runner(workers, new StateCache(0));
+                var run = runner.run(off, sample, Integer.MAX_VALUE, new Cancel(), Progress.SILENT);
+                var objects =
+                        runner.readings(run, new Cancel()).state().objects().orElseThrow();
+                var regions = objects.regions();
+                int region = IntStream.range(0, regions.count())
+                        .boxed()
+                        .sorted(Comparator.comparingLong(i -> -regions.pixels(i)))
+                        .toList()
+                        .get(object);
+                int[] longest = new int[3];
+                regions.runs(region, (y, from, to) -> {
+                    if (to - from > longest[2]) {
+                        longest[0] = (from + to) / 2;
+                        longest[1] = y;
+                        longest[2] = to - from;
+                    }
+                });
+                return longest;
+            }
+        });
+    }
+
+    @Test
+    void strokesStayWithTheirSampleAndClearedOnesComeBackWithUndo() {
+        turnTo("Grain tray", "colour-range-1");
+        desk.dragPicture(197, 557, 211, 559);
+        assertThat(strokes()).isEqualTo(1);
+        desk.dragPicture(200, 558, 211, 559);
+        assertThat(strokes()).isEqualTo(2);
+        desk.click("clear-strokes");
+        assertThat(strokes()).isZero();
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(strokes()).isEqualTo(2);
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(strokes()).isEqualTo(1);
+    }
+
+    /** A picture of the side light on nothing, typed by its path; a wrong path leaves the one before. */
+    @Test
+    void aPictureOfNothingEvensOutTheLight() throws Exception {
+        turnTo("Side light", "flatten-1");
+        desk.choose("setting-by", "reference picture");
+        assertThat(desk.text("fault")).contains("needs a reference picture");
+        Path blank = folder.resolve("blank.png");
+        BufferedImage light = new BufferedImage(1200, 900, BufferedImage.TYPE_BYTE_GRAY);
+        for (int y = 0; y < 900; y++) {
+            for (int x = 0; x < 1200; x++) {
+                light.getRaster().setSample(x, y, 0, 200 - x / 10);
+            }
+        }
+        ImageIO.write(light, "png", blank.toFile());
+        desk.type("reference-reference", blank.toString());
+        assertThat(desk.text("fault")).isEmpty();
+        assertThat(desk.fieldText("reference-reference")).isEqualTo("blank.png");
+        desk.type("reference-reference", folder.resolve("none.png").toString());
+        assertThat(desk.text("message")).contains("none.png does not exist");
+        assertThat(desk.text("fault")).isEmpty();
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk.text("fault")).contains("needs a reference picture");
+    }
+
+    private int strokes() {
+        return desk.onFx(() -> desk.model()
+                .hand("colour-range-1")
+                .map(h -> ((Strokes) h).taken().size())
+                .orElse(0));
     }
 
     @Test

@@ -148,6 +148,11 @@ public record Method(String name, LengthUnit unit, List<MethodStep> steps, List<
         there.add(step.gives());
     }
 
+    /** The first step that needs hand work on each sample; where there is none the method can be used on any sample as it is. */
+    public Optional<MethodStep> byHand() {
+        return steps.stream().filter(MethodStep::byHand).findFirst();
+    }
+
     /** Objects can be had from a mask, since labelling is implied. */
     private static boolean has(Set<Flow> there, Flow needed) {
         return there.contains(needed) || needed == Flow.OBJECTS && there.contains(Flow.MASK);

@@ -12,6 +12,11 @@ import keentally.core.step.StepDescription;
  * @param save the state after it is written out by {@code run}
  */
 public record MethodStep(String id, StepDescription description, Values values, boolean muted, boolean save) {
+    /** Whether it cannot be done without hand work on the very sample. */
+    public boolean byHand() {
+        return !muted && description.make().apply(values).byHand();
+    }
+
     public <T> MethodStep with(Setting<T> setting, T value) {
         return new MethodStep(id, description, values.with(setting, value), muted, save);
     }

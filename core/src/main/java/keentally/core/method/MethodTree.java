@@ -204,7 +204,8 @@ public final class MethodTree {
         if (whole) {
             tree.put("id", step.id());
         }
-        tree.putAll(step.values().tree(step.description().settings()));
+        var settings = step.description().settings();
+        tree.putAll(whole ? step.values().tree(settings) : step.values().canonical(settings));
         if (whole && step.muted()) {
             tree.put("muted", true);
         }

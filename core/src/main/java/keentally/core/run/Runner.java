@@ -11,6 +11,7 @@ import keentally.core.quantity.MissingScaleException;
 import keentally.core.step.Flow;
 import keentally.core.step.LabelStep;
 import keentally.core.step.Outcome;
+import keentally.core.step.References;
 import keentally.core.step.Site;
 import keentally.core.step.State;
 import keentally.core.step.Step;
@@ -27,10 +28,17 @@ import keentally.core.work.Workers;
 public final class Runner {
     private final Workers workers;
     private final StateCache cache;
+    private final References references;
 
+    /** Without files that methods may refer to. */
     public Runner(Workers workers, StateCache cache) {
+        this(workers, cache, References.NONE);
+    }
+
+    public Runner(Workers workers, StateCache cache, References references) {
         this.workers = workers;
         this.cache = cache;
+        this.references = references;
     }
 
     public Work work(Cancel cancel) {
@@ -72,7 +80,12 @@ public final class Runner {
         int number = method.indexOf(step.id()) + 1;
         try {
             Step made = step.description().make().apply(step.values());
-            Site site = new Site(step.id(), method.signal(), work(cancel));
+            Site site = new Site(
+                    step.id(),
+                    method.signal(),
+                    Optional.ofNullable(sample.hand().get(step.id())),
+                    references,
+                    work(cancel));
             return cached(
                     from.key.then(step, sample, method.signal()),
                     made,
@@ -92,7 +105,7 @@ public final class Runner {
     private Place labelled(Place before, Cancel cancel) {
         try {
             return cached(
-                    before.key.thenLabelled(), LabelStep.IMPLIED, before.state, new Site("", "", work(cancel)), false);
+                    before.key.thenLabelled(), LabelStep.IMPLIED, before.state, Site.of("", "", work(cancel)), false);
         } catch (StepFault e) {
             throw new IllegalStateException("labelling a mask cannot fail", e);
         }

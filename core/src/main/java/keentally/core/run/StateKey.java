@@ -3,6 +3,7 @@ package keentally.core.run;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import keentally.core.method.MethodStep;
 import keentally.core.step.Use;
 
@@ -26,11 +27,14 @@ final class StateKey {
 
     StateKey then(MethodStep step, Sample sample, String signal) {
         var description = step.description();
-        Map<String, Object> settings = step.values().tree(description.settings());
+        Map<String, Object> settings = step.values().canonical(description.settings());
         List<Object> used = List.of(
                 description.uses().contains(Use.FIELD) ? sample.parts() : "",
                 description.uses().contains(Use.SCALE) ? sample.scale() : "",
-                description.uses().contains(Use.SIGNAL) ? signal : "");
+                description.uses().contains(Use.SIGNAL) ? signal : "",
+                description.uses().contains(Use.HAND_WORK)
+                        ? Optional.ofNullable(sample.hand().get(step.id()))
+                        : "");
         return new StateKey(this, List.of(description.id(), description.version(), step.id(), settings, used));
     }
 

@@ -18,6 +18,7 @@ public sealed interface Setting<T>
                 AreaSetting,
                 LimitSetting,
                 RangeSetting,
+                ReferenceSetting,
                 ListSetting {
     /** As in files: lower camel case. */
     String id();
@@ -41,7 +42,12 @@ public sealed interface Setting<T>
     /** The tree from a value; reads back the same. */
     Object write(T value);
 
-    /** channel, choice, flag, number, length, area, limit, range, or what a list holds: numbers, colours, vectors, names or groups. */
+    /** The value as it enters the method's hash. */
+    default Object canonical(T value) {
+        return write(value);
+    }
+
+    /** channel, choice, flag, number, length, area, limit, range, reference, or what a list holds: numbers, colours, vectors, names or groups. */
     String kind();
 
     /** What limits the value, for people and programs: words, least, most. */

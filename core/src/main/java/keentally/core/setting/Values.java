@@ -63,11 +63,22 @@ public final class Values {
         return tree;
     }
 
+    /** As {@link #tree}, without what does not enter the method's hash. */
+    public Map<String, Object> canonical(List<Setting<?>> settings) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        settings.stream().filter(s -> s.applies(this)).forEach(s -> putCanonical(tree, s));
+        return tree;
+    }
+
     /** Exactly what was set, whether or not it applies now, in the order given; no defaults. */
     public Map<String, Object> asSet(List<Setting<?>> settings) {
         Map<String, Object> tree = new LinkedHashMap<>();
         settings.stream().filter(this::isSet).forEach(s -> put(tree, s));
         return tree;
+    }
+
+    private <T> void putCanonical(Map<String, Object> tree, Setting<T> setting) {
+        find(setting).ifPresent(value -> tree.put(setting.id(), setting.canonical(value)));
     }
 
     private <T> void put(Map<String, Object> tree, Setting<T> setting) {

@@ -16,10 +16,20 @@ final class EachChannel {
         Plane of(Plane plane) throws StepFault;
     }
 
+    /** A plane from a channel. */
+    @FunctionalInterface
+    interface NamedChange {
+        Plane of(Channel channel) throws StepFault;
+    }
+
     static Picture of(Picture picture, Change change) throws StepFault {
+        return named(picture, channel -> change.of(channel.plane()));
+    }
+
+    static Picture named(Picture picture, NamedChange change) throws StepFault {
         List<Channel> changed = new ArrayList<>();
         for (Channel channel : picture.channels()) {
-            changed.add(new Channel(channel.name(), change.of(channel.plane()), channel.ink()));
+            changed.add(new Channel(channel.name(), change.of(channel), channel.ink()));
         }
         return new Picture(changed);
     }

@@ -5,27 +5,35 @@ import java.util.Set;
 import keentally.core.colour.ColourRows;
 import keentally.core.colour.ColourSpace;
 import keentally.core.colour.EachColour;
+import keentally.core.geometry.Point;
+import keentally.core.hand.Seeds;
+import keentally.core.label.Labeller;
 import keentally.core.picture.Mask;
+import keentally.core.picture.Neighbours;
+import keentally.core.region.Regions;
 import keentally.core.setting.ChoiceSetting;
+import keentally.core.setting.FlagSetting;
 import keentally.core.setting.Item;
 import keentally.core.setting.ListSetting;
 import keentally.core.setting.NumberSetting;
 import keentally.core.setting.Setting;
 
 /** Chooses the pixels whose colour is near one of several colours, and not near one that is taken away. */
-record SimilarColourStep(List<Item.Match> colours, double distance, ColourSpace space) implements Step {
+public record SimilarColourStep(List<Item.Match> colours, double distance, ColourSpace space, boolean connected)
+        implements Step {
     private static final ListSetting<Item.Match> COLOURS = ListSetting.free("colours", Item.MATCH, 1000);
     private static final NumberSetting DISTANCE = NumberSetting.of("distance", 12, 0, 1000);
     private static final ChoiceSetting<ColourSpace> SPACE = ChoiceSetting.of("space", ColourSpace.LAB);
+    private static final FlagSetting CONNECTED = FlagSetting.of("connected", false);
 
     static final StepDescription DESCRIPTION = new StepDescription(
             "similar-colour",
             1,
             Flow.PICTURE,
             Flow.MASK,
-            Set.of(Use.FIELD),
-            List.<Setting<?>>of(COLOURS, DISTANCE, SPACE),
-            v -> new SimilarColourStep(v.get(COLOURS), v.get(DISTANCE), v.get(SPACE)));
+            Set.of(Use.FIELD, Use.HAND_WORK),
+            List.<Setting<?>>of(COLOURS, DISTANCE, SPACE, CONNECTED),
+            v -> new SimilarColourStep(v.get(COLOURS), v.get(DISTANCE), v.get(SPACE), v.get(CONNECTED)));
 
     @Override
     public Outcome apply(State before, Site site) throws StepFault {
@@ -34,10 +42,40 @@ record SimilarColourStep(List<Item.Match> colours, double distance, ColourSpace 
             throw new StepFault("has no colour yet to be similar to; click what you want");
         }
         byte[] chosen = EachColour.of(rows, before.field(), 0, this::decision, site.work());
-        Mask mask = Mask.from(chosen, rows.width(), rows.height());
+        Mask everywhere = Mask.from(chosen, rows.width(), rows.height());
+        Mask mask = connected ? hanging(everywhere, site) : everywhere;
         double percent = 100.0 * mask.count() / before.field().pixels();
         return new Outcome(
                 before.give(mask), Findings.NONE.with("chosen-percent", percent).with("colours", colours.size()));
+    }
+
+    @Override
+    public boolean byHand() {
+        return connected;
+    }
+
+    /** What hangs together, by eight neighbours, with a place that was clicked. */
+    private static Mask hanging(Mask everywhere, Site site) throws StepFault {
+        if (!(site.hand().orElse(Seeds.NONE) instanceof Seeds seeds)
+                || seeds.places().isEmpty()) {
+            throw new StepFault(
+                    "keeps what hangs together with the places clicked, and none were clicked on this sample;"
+                            + " click there, or set 'connected' to false");
+        }
+        Regions regions = Labeller.regions(everywhere, Neighbours.EIGHT, site.work());
+        boolean[] clicked = new boolean[regions.count()];
+        for (Point place : seeds.places()) {
+            int region = regions.at((int) Math.floor(place.x()), (int) Math.floor(place.y()));
+            if (region >= 0) {
+                clicked[region] = true;
+            }
+        }
+        return regions.mask(i -> clicked[i]);
+    }
+
+    /** Whether a colour, red, green and blue from 0 to 255, is chosen. */
+    public boolean isAlike(double[] rgb) {
+        return decision().of(rgb) == 1;
     }
 
     private EachColour.Decision decision() {

@@ -8,4 +8,9 @@ public interface Step {
      * @throws StepFault where the picture does not let it be done
      */
     Outcome apply(State before, Site site) throws StepFault;
+
+    /** Whether it cannot be done without hand work on the very sample. */
+    default boolean byHand() {
+        return false;
+    }
 }

@@ -22,6 +22,7 @@ import keentally.core.setting.LimitSetting;
 import keentally.core.setting.ListSetting;
 import keentally.core.setting.NumberSetting;
 import keentally.core.setting.RangeSetting;
+import keentally.core.setting.ReferenceSetting;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
 import keentally.core.stats.Histogram;
@@ -99,6 +100,7 @@ public final class Axes {
                                 .map(w -> new Variant(w, now.with(channel, w), OptionalDouble.empty()))
                                 .toList()));
             case LimitSetting limit -> Optional.empty();
+            case ReferenceSetting reference -> Optional.empty();
             case ListSetting<?> list -> Optional.empty();
         };
     }

@@ -7,6 +7,8 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import keentally.core.geometry.Point;
+import keentally.core.hand.Seeds;
 import keentally.core.picture.Channel;
 import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
@@ -26,7 +28,7 @@ class PhaseStepsTest {
         for (int i = 0; i < settings.length; i += 2) {
             values = values.withTree(step.setting((String) settings[i]).orElseThrow(), settings[i + 1]);
         }
-        return step.make().apply(values).apply(before, new Site(id + "-1", "grey", Work.alone()));
+        return step.make().apply(values).apply(before, Site.of(id + "-1", "grey", Work.alone()));
     }
 
     private static State start(Picture picture) {
@@ -171,6 +173,80 @@ class PhaseStepsTest {
         assertThatThrownBy(() -> apply("colour-range", three())).hasMessageContaining("needs a colour picture");
         assertThatThrownBy(() -> apply("similar-colour", three(), "colours", List.of("#c80000")))
                 .hasMessageContaining("needs a colour picture");
+    }
+
+    /** The colours' red half with a green stripe through it, and a place clicked above the stripe. */
+    @Test
+    void likenessConnectedToClicksKeepsWhatHangsTogetherWithThem() throws StepFault {
+        byte[][] rgb = new byte[3][100];
+        for (int i = 0; i < 100; i++) {
+            rgb[i % 10 < 5 && i / 10 != 3 ? 0 : 1][i] = (byte) 200;
+        }
+        State before =
+                start(Picture.colour(Plane8.of(10, 10, rgb[0]), Plane8.of(10, 10, rgb[1]), Plane8.of(10, 10, rgb[2])));
+        StepDescription description = Steps.find("similar-colour").orElseThrow();
+        Values values = Values.NONE
+                .withTree(description.setting("colours").orElseThrow(), List.of("#c80000"))
+                .withTree(description.setting("connected").orElseThrow(), true);
+        Step step = description.make().apply(values);
+        assertThat(step.byHand()).isTrue();
+        assertThat(pixels(step, before, new Seeds(List.of(new Point(2.5, 1.5)))))
+                .isEqualTo(15);
+        assertThat(pixels(step, before, new Seeds(List.of(new Point(2.5, 9.5)))))
+                .isEqualTo(30);
+        assertThat(pixels(step, before, new Seeds(List.of(new Point(2.5, 1.5), new Point(4, 4)))))
+                .isEqualTo(45);
+        assertThat(pixels(step, before, new Seeds(List.of(new Point(9.5, 9.5), new Point(-3, 200)))))
+                .isZero();
+        assertThatThrownBy(() -> step.apply(before, Site.of("s", "grey", Work.alone())))
+                .hasMessageContaining("none were clicked on this sample");
+        assertThat(description
+                        .make()
+                        .apply(values.without(description.setting("connected").orElseThrow()))
+                        .byHand())
+                .isFalse();
+    }
+
+    @Test
+    void aReferencePictureTakesItsLightOut() throws StepFault {
+        byte[] lit = new byte[100];
+        byte[] blank = new byte[100];
+        for (int i = 0; i < 100; i++) {
+            blank[i] = (byte) (100 + i);
+            lit[i] = (byte) (i == 55 ? (100 + i) / 5 : 100 + i);
+        }
+        State before = start(Picture.grey(Plane8.of(10, 10, lit)));
+        Picture ground = Picture.grey(Plane8.of(10, 10, blank));
+        StepDescription flatten = Steps.find("flatten").orElseThrow();
+        Values values = Values.NONE.withTree(flatten.setting("by").orElseThrow(), "reference");
+        assertThatThrownBy(() -> flatten.make().apply(values).apply(before, Site.of("f", "grey", Work.alone())))
+                .hasMessageContaining("needs a reference picture");
+        Step step = flatten.make()
+                .apply(values.withTree(flatten.setting("reference").orElseThrow(), "blank.tif"));
+        State flat = step.apply(before, referring(r -> r.file().equals("blank.tif") ? ground : null))
+                .state();
+        assertThat(flat.plane().at(3, 3)).isCloseTo(flat.plane().at(8, 9), within(0.001f));
+        assertThat(flat.plane().at(5, 5)).isCloseTo(flat.plane().at(3, 3) / 5, within(0.01f));
+        assertThatThrownBy(() -> step.apply(before, referring(r -> Picture.grey(Plane8.of(5, 20, blank)))))
+                .hasMessageContaining("of the sample's size, 10 × 10 px, but blank.tif is 5 × 20 px");
+        Plane8 plane = Plane8.of(10, 10, blank);
+        State channel = apply("channel", start(Picture.colour(plane, plane, plane)), "of", "a")
+                .state();
+        assertThat(step.apply(channel, referring(r -> ground)).state().plane().width())
+                .isEqualTo(10);
+        assertThatThrownBy(() -> step.apply(
+                        start(new Picture(List.of(new Channel("x", plane), new Channel("y", plane)))),
+                        referring(r -> Picture.colour(plane, plane, plane))))
+                .hasMessageContaining("the channel 'x', but it has red, green, blue");
+    }
+
+    private static Site referring(References references) {
+        return new Site("flatten-1", "grey", Optional.empty(), references, Work.alone());
+    }
+
+    private static int pixels(Step step, State before, Seeds seeds) throws StepFault {
+        Site site = new Site("similar-colour-1", "grey", Optional.of(seeds), References.NONE, Work.alone());
+        return (int) step.apply(before, site).state().needMask().count();
     }
 
     @Test

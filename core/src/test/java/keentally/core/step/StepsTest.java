@@ -93,7 +93,7 @@ class StepsTest {
 
     private static Outcome apply(String id, State before, Object... settings) throws StepFault {
         StepDescription step = Steps.find(id).orElseThrow();
-        return step.make().apply(values(step, settings)).apply(before, new Site(id + "-1", "grey", Work.alone()));
+        return step.make().apply(values(step, settings)).apply(before, Site.of(id + "-1", "grey", Work.alone()));
     }
 
     private static Values values(StepDescription step, Object... settings) {

@@ -20,6 +20,7 @@ import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
+import keentally.core.hand.HandWork;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
 import keentally.core.quantity.LengthUnit;
@@ -45,6 +46,7 @@ import keentally.study.caution.PictureCautions;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
+import keentally.study.picture.ReferencePictures;
 import keentally.study.store.PictureShelf;
 import keentally.study.store.StudyFile;
 import org.slf4j.LoggerFactory;
@@ -59,7 +61,7 @@ public final class DeskModel implements AutoCloseable {
 
     private final Executor ui;
     private final Workers workers = Workers.of(Math.max(1, Runtime.getRuntime().availableProcessors()));
-    private final Runner runner = new Runner(workers, StateCache.ofUsualSize());
+    private final Runner runner = new Runner(workers, StateCache.ofUsualSize(), new ReferencePictures());
     private final Lanes lanes;
     private final OpenPictures pictures = new OpenPictures();
 
@@ -371,6 +373,26 @@ public final class DeskModel implements AutoCloseable {
         return true;
     }
 
+    /** What was done by hand on the sample on the stage for a step. */
+    public Optional<HandWork> hand(String stepId) {
+        return Optional.ofNullable(study.get().hand(sampleId.get(), methodId()).get(stepId));
+    }
+
+    /** Replaces a step's settings and the hand work of the sample on the stage for it, in one action. */
+    public void change(String title, String stepId, Values values, Optional<HandWork> work) {
+        String id = methodId();
+        String sample = sampleId.get();
+        Method next = method().with(stepId, values);
+        act(title, s -> s.with(id, next).withHand(sample, id, stepId, work));
+    }
+
+    /** Replaces a step's settings and forgets every sample's hand work for it, in one action. */
+    public void changeAfresh(String title, String stepId, Values values) {
+        String id = methodId();
+        Method next = method().with(stepId, values);
+        act(title, s -> s.with(id, next).withoutHand(id, stepId));
+    }
+
     /** Shows what other values would give, without keeping them. */
     public void tryOut(String stepId, Values values) {
         Method tried = method().with(stepId, values);
@@ -454,7 +476,11 @@ public final class DeskModel implements AutoCloseable {
 
     /** The sample as the runner takes it, where its picture is there; made where it is asked, away from the interface thread. */
     private Optional<Supplier<Sample>> sampleNow() {
-        return open.get().flatMap(o -> sample().map(thing -> () -> maker.sample(o, thing)));
+        if (sample().isEmpty()) {
+            return Optional.empty();
+        }
+        SampleMaker.Asked now = SampleMaker.Asked.of(study.get(), sampleId.get(), methodId());
+        return open.get().map(o -> () -> maker.sample(o, now));
     }
 
     /** Empty, and said, where the field holds no pixel of the picture. */

@@ -10,6 +10,7 @@ import keentally.core.run.Runner;
 import keentally.core.run.Sample;
 import keentally.core.view.Pyramid;
 import keentally.core.work.Cancel;
+import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
 import keentally.study.store.PictureShelf;
@@ -36,11 +37,13 @@ public final class Trials {
     public record Ready(Sample made, Pyramid pyramid) {}
 
     /** What reads a sample's picture, where it is not in memory, and makes the sample; asked for on the interface thread. */
-    public Reading reading(SampleThing thing) {
+    public Reading reading(Study study, String sampleId, String methodId) {
+        SampleMaker.Asked asked = SampleMaker.Asked.of(study, sampleId, methodId);
+        SampleThing thing = asked.thing();
         Optional<OpenSample> known = pictures.find(thing.picture());
         return cancel -> {
             OpenSample open = known.isPresent() ? known.get() : read(thing, cancel);
-            return new Ready(maker.sample(open, thing), open.pyramid());
+            return new Ready(maker.sample(open, asked), open.pyramid());
         };
     }
 

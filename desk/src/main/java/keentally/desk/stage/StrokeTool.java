@@ -9,6 +9,7 @@ import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Pane;
 import keentally.core.geometry.Point;
+import keentally.core.hand.Stroke;
 import keentally.core.view.Viewport;
 
 /**
@@ -68,6 +69,11 @@ public final class StrokeTool implements StageTool {
         } else {
             marks.line(stroke.path(), style);
         }
+    }
+
+    /** How far from a place, in pixels of the picture, still hit it when the last stroke began. */
+    public double reach() {
+        return reach;
     }
 
     private Stroke now() {

@@ -140,7 +140,8 @@ public final class StarterSheet extends ScrollPane {
         tiles.getChildren().clear();
         open.set(true);
         Trials trials = desk.trials();
-        Trials.Reading reading = trials.reading(desk.sample().orElseThrow());
+        Trials.Reading reading =
+                trials.reading(desk.study().get(), desk.sampleId().get(), desk.methodId());
         Method method = desk.method();
         for (Starter starter : Starter.values()) {
             Tile tile = new Tile(starter);

@@ -105,7 +105,7 @@ final class ClusterPanel extends VBox implements StationPanel.Body {
         }
         newest.ask(work -> {
             try {
-                PicturePoints points = step.points(state.get(), new Site("", "", work));
+                PicturePoints points = step.points(state.get(), Site.of("", "", work));
                 Trials trials = Trials.of(points.points(), MOST, STARTS, step.seed(), work);
                 return () -> {
                     known.question = key;

@@ -13,7 +13,10 @@ import keentally.core.colour.ColourRows;
 import keentally.core.colour.ColourSamples;
 import keentally.core.colour.ColourSpace;
 import keentally.core.colour.RangeFit;
+import keentally.core.colour.Rgb;
 import keentally.core.geometry.Polygon;
+import keentally.core.hand.Stroke;
+import keentally.core.hand.Strokes;
 import keentally.core.setting.RangeSetting.Range;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
@@ -25,7 +28,6 @@ import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Newest;
 import keentally.desk.stage.StageTool;
-import keentally.desk.stage.Stroke;
 import keentally.desk.stage.StrokeTool;
 
 /** The colour range station: strokes on the picture fit the ranges, the map shows them, and both can be mended by hand. */
@@ -34,7 +36,6 @@ final class ColourRangePanel extends VBox implements StationPanel.Body {
 
     private final DeskModel desk;
     private final Tuning tuning;
-    private final Strokes strokes;
     private final Newest newestFit;
     private final Newest newestMap;
     private final ColourMap map;
@@ -42,10 +43,9 @@ final class ColourRangePanel extends VBox implements StationPanel.Body {
     private final ColourSpace space;
     private Object asked;
 
-    ColourRangePanel(DeskModel desk, String stepId, Strokes strokes) {
+    ColourRangePanel(DeskModel desk, String stepId) {
         this.desk = desk;
         this.tuning = new Tuning(desk, stepId);
-        this.strokes = strokes;
         this.newestFit = new Newest(desk, Platform::runLater);
         this.newestMap = new Newest(desk, Platform::runLater);
         this.space = spaceNow();
@@ -87,28 +87,16 @@ final class ColourRangePanel extends VBox implements StationPanel.Body {
         return Stream.of(0, 1, 2).map(space::component).toList();
     }
 
-    private String key() {
-        return desk.methodId() + "/" + tuning.step().id();
-    }
-
-    private List<Strokes.Taken> taken() {
-        return tuning.isStale() ? List.of() : strokes.of(key(), tuning.step().values());
-    }
-
     private List<Stroke> shown() {
-        return taken().stream()
-                .filter(t -> t.sample().equals(desk.sampleId().get()))
-                .map(Strokes.Taken::stroke)
-                .toList();
+        return tuning.strokesHere().strokes();
     }
 
     private void clear() {
-        strokes.clear(key());
         Values values = tuning.step().values();
         for (String component : components()) {
             values = values.without(tuning.setting(component));
         }
-        tuning.keep(values, components().getFirst());
+        tuning.keepAfresh(values, components().getFirst());
     }
 
     @Override
@@ -122,21 +110,22 @@ final class ColourRangePanel extends VBox implements StationPanel.Body {
             return;
         }
         Values before = tuning.step().values();
-        List<Strokes.Taken> earlier = taken();
-        String sample = desk.sampleId().get();
+        List<Strokes.Taken> earlier = tuning.strokes();
+        Strokes here = tuning.strokesHere();
         newestFit.ask(work -> {
             Optional<ColourRows> rows =
                     ColourRows.of(state.get().current(), state.get().original());
             List<double[]> colours =
                     rows.map(r -> under(stroke, r, state.get())).orElse(List.of());
-            Optional<Values> fitted = colours.isEmpty() ? Optional.empty() : fitted(before, earlier, stroke, colours);
+            Strokes.Taken taken = Strokes.Taken.of(stroke, 0, colours);
+            Optional<Values> fitted = colours.isEmpty() ? Optional.empty() : fitted(before, earlier, taken);
             return () -> {
                 if (fitted.isEmpty()) {
                     desk.say(Texts.of(rows.isEmpty() ? "strokes.grey" : "strokes.outside"));
                 } else if (!done) {
                     tuning.tryOut(fitted.get());
-                } else if (tuning.keep(fitted.get(), components().getFirst())) {
-                    strokes.add(key(), earlier, new Strokes.Taken(stroke, sample, colours, before, fitted.get()));
+                } else {
+                    tuning.keep(fitted.get(), components().getFirst(), here.and(taken));
                 }
             };
         });
@@ -149,11 +138,14 @@ final class ColourRangePanel extends VBox implements StationPanel.Body {
     }
 
     /** Empty where nothing is wanted yet. */
-    private Optional<Values> fitted(Values before, List<Strokes.Taken> earlier, Stroke stroke, List<double[]> colours) {
-        List<double[]> wanted = new ArrayList<>(stroke.unwanted() ? List.of() : colours);
-        List<double[]> unwanted = new ArrayList<>(stroke.unwanted() ? colours : List.of());
-        for (Strokes.Taken each : earlier) {
-            (each.stroke().unwanted() ? unwanted : wanted).addAll(each.colours());
+    private Optional<Values> fitted(Values before, List<Strokes.Taken> earlier, Strokes.Taken newest) {
+        List<double[]> wanted = new ArrayList<>();
+        List<double[]> unwanted = new ArrayList<>();
+        for (Strokes.Taken each :
+                Stream.concat(earlier.stream(), Stream.of(newest)).toList()) {
+            for (Rgb c : each.colours()) {
+                (each.stroke().unwanted() ? unwanted : wanted).add(new double[] {c.red(), c.green(), c.blue()});
+            }
         }
         if (wanted.isEmpty()) {
             return Optional.empty();

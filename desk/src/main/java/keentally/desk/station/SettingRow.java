@@ -20,6 +20,7 @@ import keentally.core.setting.LimitSetting;
 import keentally.core.setting.ListSetting;
 import keentally.core.setting.NumberSetting;
 import keentally.core.setting.RangeSetting;
+import keentally.core.setting.ReferenceSetting;
 import keentally.core.setting.Setting;
 import keentally.core.words.Words;
 import keentally.desk.look.Prose;
@@ -80,6 +81,7 @@ final class SettingRow extends VBox {
             case AreaSetting area -> field(area);
             case LimitSetting limit -> field(limit);
             case RangeSetting range -> field(range);
+            case ReferenceSetting reference -> new ReferenceField(tuning, reference);
             case ListSetting<?> list -> field(list);
         };
     }

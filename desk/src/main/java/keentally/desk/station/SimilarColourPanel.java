@@ -14,19 +14,23 @@ import javafx.scene.layout.VBox;
 import keentally.core.colour.ColourRows;
 import keentally.core.colour.ColourSamples;
 import keentally.core.colour.Rgb;
+import keentally.core.geometry.Point;
+import keentally.core.hand.Seeds;
+import keentally.core.hand.Stroke;
 import keentally.core.quantity.Amounts;
 import keentally.core.setting.Item;
 import keentally.core.setting.ListSetting;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
+import keentally.core.step.SimilarColourStep;
 import keentally.core.step.State;
+import keentally.core.step.StepDescription;
 import keentally.desk.look.Glyph;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Newest;
 import keentally.desk.stage.StageTool;
-import keentally.desk.stage.Stroke;
 import keentally.desk.stage.StrokeTool;
 
 /** The similar colour station: click things, each click a colour with a reach of its own. */
@@ -36,14 +40,16 @@ final class SimilarColourPanel extends VBox implements StationPanel.Body {
 
     private final DeskModel desk;
     private final Tuning tuning;
+    private final StepDescription description;
     private final Newest newest;
     private final StrokeTool tool;
 
     SimilarColourPanel(DeskModel desk, String stepId) {
         this.desk = desk;
         this.tuning = new Tuning(desk, stepId);
+        this.description = tuning.step().description();
         this.newest = new Newest(desk, Platform::runLater);
-        this.tool = new StrokeTool(List::of, s -> {}, this::clicked, () -> {});
+        this.tool = new StrokeTool(this::shown, s -> {}, this::clicked, () -> {});
         getStyleClass().add("fair-panel");
         getChildren().add(Prose.of(Texts.of("clicks.hint"), "hint"));
         for (Setting<?> setting : tuning.step().description().settings()) {
@@ -123,9 +129,42 @@ final class SimilarColourPanel extends VBox implements StationPanel.Body {
         keep(changed);
     }
 
+    /** Places whose colour is not chosen any more go with the colours that chose them. */
     private void keep(List<Item.Match> colours) {
         Values values = tuning.step().values().with(setting(), colours);
-        tuning.keep(values, "colours");
+        Seeds before = seeds();
+        Optional<State> entering = desk.entering(tuning.step().id());
+        if (before.places().isEmpty() || entering.isEmpty()) {
+            tuning.keep(values, "colours");
+            return;
+        }
+        State state = entering.get();
+        newest.ask(work -> {
+            List<Point> left = ColourRows.of(state.current(), state.original())
+                    .map(rows -> before.places().stream()
+                            .filter(p -> isAlike(values, rows, p))
+                            .toList())
+                    .orElse(before.places());
+            return () -> tuning.keep(values, "colours", new Seeds(left));
+        });
+    }
+
+    private boolean isAlike(Values values, ColourRows rows, Point at) {
+        return description.make().apply(values) instanceof SimilarColourStep step
+                && step.isAlike(rows.value((int) Math.floor(at.x()), (int) Math.floor(at.y())));
+    }
+
+    private Seeds seeds() {
+        return tuning.hand()
+                .filter(Seeds.class::isInstance)
+                .map(Seeds.class::cast)
+                .orElse(Seeds.NONE);
+    }
+
+    private List<Stroke> shown() {
+        return seeds().places().stream()
+                .map(p -> new Stroke(List.of(p), false, false))
+                .toList();
     }
 
     private void clicked(Stroke stroke) {
@@ -133,22 +172,35 @@ final class SimilarColourPanel extends VBox implements StationPanel.Body {
         if (entering.isEmpty() || tuning.isStale()) {
             return;
         }
+        Point at = stroke.path().getLast();
+        Seeds before = seeds();
+        Optional<Point> known = before.places().stream()
+                .filter(p -> Math.hypot(p.x() - at.x(), p.y() - at.y()) <= tool.reach())
+                .findFirst();
+        if (stroke.unwanted() && known.isPresent()) {
+            tuning.keep(tuning.step().values(), "connected", before.without(known.get()));
+            return;
+        }
         State state = entering.get();
+        Values now = tuning.step().values();
+        boolean placesCount = tuning.is("connected", true) && !stroke.unwanted();
         newest.ask(work -> {
             Optional<ColourRows> rows = ColourRows.of(state.current(), state.original());
-            boolean inside = state.field()
-                    .contains((int) Math.floor(stroke.path().getLast().x()), (int)
-                            Math.floor(stroke.path().getLast().y()));
-            Optional<Rgb> colour = rows.filter(r -> inside)
-                    .map(r -> ColourSamples.mean(r, stroke.path().getLast(), AROUND));
-            return () -> colour.ifPresentOrElse(
-                    c -> {
-                        List<Item.Match> more = new ArrayList<>(colours());
-                        more.add(new Item.Match(c, Optional.empty(), stroke.unwanted()));
-                        keep(more);
-                    },
-                    () -> desk.say(Texts.of(rows.isEmpty() ? "strokes.grey" : "strokes.outside")));
+            boolean inside = state.field().contains((int) Math.floor(at.x()), (int) Math.floor(at.y()));
+            if (rows.isEmpty() || !inside) {
+                return () -> desk.say(Texts.of(rows.isEmpty() ? "strokes.grey" : "strokes.outside"));
+            }
+            Rgb colour = ColourSamples.mean(rows.get(), at, AROUND);
+            boolean placeAlone = placesCount && isAlike(now, rows.get(), at);
+            return () -> add(now, placeAlone ? Optional.empty() : Optional.of(colour), at, stroke.unwanted());
         });
+    }
+
+    /** @param colour none where the place is of a colour that is chosen already */
+    private void add(Values before, Optional<Rgb> colour, Point at, boolean unwanted) {
+        List<Item.Match> more = new ArrayList<>(before.get(setting()));
+        colour.ifPresent(c -> more.add(new Item.Match(c, Optional.empty(), unwanted)));
+        tuning.keep(before.with(setting(), more), "colours", unwanted ? seeds() : seeds().and(at));
     }
 
     @Override

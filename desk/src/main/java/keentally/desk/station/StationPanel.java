@@ -35,7 +35,6 @@ public final class StationPanel extends VBox {
     private String builtMethod = "";
     private Body body;
     private final VBox footer = new VBox();
-    private final Strokes strokes = new Strokes();
     private final ClusterPanel.Known clusters = new ClusterPanel.Known();
     private final StageModel stage;
     private final Runnable onTrial;
@@ -168,7 +167,7 @@ public final class StationPanel extends VBox {
     private Region panel(MethodStep step) {
         return switch (step.description().id()) {
             case "threshold" -> body(new ThresholdPanel(desk, step.id()));
-            case "colour-range" -> body(new ColourRangePanel(desk, step.id(), strokes));
+            case "colour-range" -> body(new ColourRangePanel(desk, step.id()));
             case "similar-colour" -> body(new SimilarColourPanel(desk, step.id()));
             case "cluster" -> body(new ClusterPanel(desk, step.id(), clusters));
             case "levels" -> body(new LevelsPanel(desk, step.id()));

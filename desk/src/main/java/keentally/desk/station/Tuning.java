@@ -1,7 +1,11 @@
 package keentally.desk.station;
 
 import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Executor;
 import keentally.core.colour.ChannelPlane;
+import keentally.core.hand.HandWork;
+import keentally.core.hand.Strokes;
 import keentally.core.method.MethodStep;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.Setting;
@@ -9,6 +13,7 @@ import keentally.core.setting.Values;
 import keentally.core.words.Words;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
+import keentally.desk.model.Newest;
 
 /** Changes a station's settings through the desk's one door. */
 final class Tuning {
@@ -49,7 +54,7 @@ final class Tuning {
         return step().values().find(setting).map(v -> Typed.text(setting, v)).orElse("");
     }
 
-    boolean is(String setting, String word) {
+    boolean is(String setting, Object word) {
         Setting<?> found = step().description().setting(setting).orElseThrow();
         return word.equals(tree(found));
     }
@@ -68,9 +73,44 @@ final class Tuning {
     }
 
     private boolean keep(Values values, Setting<?> setting) {
-        String title = Texts.of(
+        return desk.change(title(setting), m -> m.with(stepId, values));
+    }
+
+    private String title(Setting<?> setting) {
+        return Texts.of(
                 "action.setting", Words.title(step().description()), Words.label(step().description(), setting));
-        return desk.change(title, m -> m.with(stepId, values));
+    }
+
+    /** What was done by hand on the sample on the stage for this station. */
+    Optional<HandWork> hand() {
+        return isStale() ? Optional.empty() : desk.hand(stepId);
+    }
+
+    /** The strokes that the station's numbers were fitted to, of every sample. */
+    List<Strokes.Taken> strokes() {
+        return desk.study().get().handFor(methodId, stepId).values().stream()
+                .filter(Strokes.class::isInstance)
+                .flatMap(s -> ((Strokes) s).taken().stream())
+                .toList();
+    }
+
+    /** The strokes on the sample on the stage. */
+    Strokes strokesHere() {
+        return hand().filter(Strokes.class::isInstance).map(Strokes.class::cast).orElse(Strokes.NONE);
+    }
+
+    /** Values and the hand work that led to them, in one action. */
+    void keep(Values values, String setting, HandWork work) {
+        if (!isStale()) {
+            desk.change(title(setting(setting)), stepId, values, Optional.of(work));
+        }
+    }
+
+    /** Values, without any hand work. */
+    void keepAfresh(Values values, String setting) {
+        if (!isStale()) {
+            desk.changeAfresh(title(setting(setting)), stepId, values);
+        }
     }
 
     /** A setting by its id. */
@@ -93,6 +133,15 @@ final class Tuning {
     /** @param setting whose name the action goes by */
     boolean keep(Values values, String setting) {
         return !isStale() && keep(values, setting(setting));
+    }
+
+    void say(String sentence) {
+        desk.say(sentence);
+    }
+
+    /** For work away from the interface thread. */
+    Newest newest(Executor ui) {
+        return new Newest(desk, ui);
     }
 
     /** A cut set by hand. */

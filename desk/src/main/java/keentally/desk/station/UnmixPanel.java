@@ -15,6 +15,8 @@ import keentally.core.colour.ColourRows;
 import keentally.core.colour.ColourSamples;
 import keentally.core.colour.Rgb;
 import keentally.core.colour.Unmix;
+import keentally.core.hand.Stroke;
+import keentally.core.hand.Strokes;
 import keentally.core.picture.Channel;
 import keentally.core.run.Run;
 import keentally.core.setting.Setting;
@@ -28,7 +30,6 @@ import keentally.desk.model.DeskModel;
 import keentally.desk.model.Newest;
 import keentally.desk.stage.StageModel;
 import keentally.desk.stage.StageTool;
-import keentally.desk.stage.Stroke;
 import keentally.desk.stage.StrokeTool;
 
 /** The unmixing station: which dyes, or strokes on places where one stands alone; and each in its own colour on the stage. */
@@ -50,7 +51,7 @@ final class UnmixPanel extends VBox implements StationPanel.Body {
         this.stage = stage;
         this.tuning = new Tuning(desk, stepId);
         this.newest = new Newest(desk, Platform::runLater);
-        this.tool = new StrokeTool(List::of, s -> {}, this::stroked, () -> {}).onlyWhile(() -> asked.get() >= 0);
+        this.tool = new StrokeTool(this::shown, s -> {}, this::stroked, () -> {}).onlyWhile(() -> asked.get() >= 0);
         getStyleClass().add("fair-panel");
         for (Setting<?> setting : tuning.step().description().settings()) {
             if (setting.applies(tuning.step().values())) {
@@ -86,6 +87,13 @@ final class UnmixPanel extends VBox implements StationPanel.Body {
         return Optional.of(tool);
     }
 
+    /** Strokes count only while the dyes are one's own. */
+    private List<Stroke> shown() {
+        return !tuning.isStale() && tuning.is("dyes", "own")
+                ? tuning.strokesHere().strokes()
+                : List.of();
+    }
+
     private void stroked(Stroke stroke) {
         Optional<State> entering = desk.entering(tuning.step().id());
         int dye = asked.get();
@@ -108,7 +116,7 @@ final class UnmixPanel extends VBox implements StationPanel.Body {
                 List<Double> vector = Unmix.vector(pure, white).stream()
                         .map(v -> Math.rint(v * 1000) / 1000)
                         .toList();
-                return () -> keep(before, dye, vector);
+                return () -> keep(before, dye, vector, Strokes.Taken.of(stroke, dye, colours));
             } catch (IllegalArgumentException e) {
                 return () -> desk.say(Texts.of("dyes.white"));
             }
@@ -116,14 +124,14 @@ final class UnmixPanel extends VBox implements StationPanel.Body {
     }
 
     /** The vectors as they are, with one replaced; a pair that is published is what one's own starts from. */
-    private void keep(Values before, int dye, List<Double> vector) {
+    private void keep(Values before, int dye, List<Double> vector, Strokes.Taken stroke) {
         List<List<Double>> vectors = new ArrayList<>(now(before));
         while (vectors.size() <= dye) {
             vectors.add(UNKNOWN);
         }
         vectors.set(dye, vector);
         Values after = before.withTree(tuning.setting("dyes"), "own").withTree(tuning.setting("vectors"), vectors);
-        tuning.keep(after, "vectors");
+        tuning.keep(after, "vectors", tuning.strokesHere().without(dye).and(stroke));
         asked.set(-1);
     }
 

@@ -31,7 +31,6 @@ import keentally.core.work.Cancel;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Trials;
-import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
 
 /**
@@ -262,8 +261,8 @@ public final class TrialModel {
         Trials trials = desk.trials();
         Map<String, Trials.Reading> readings = new HashMap<>();
         for (Tile tile : tiles.get()) {
-            SampleThing thing = desk.study().get().sample(tile.sample()).orElseThrow();
-            readings.computeIfAbsent(tile.sample(), s -> trials.reading(thing));
+            readings.computeIfAbsent(
+                    tile.sample(), s -> trials.reading(desk.study().get(), s, desk.methodId()));
         }
         Bench bench = new Bench(method, stepId, trials, readings, new HashMap<>(), new HashMap<>());
         waiting = tiles.get().size();

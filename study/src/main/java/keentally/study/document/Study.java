@@ -7,9 +7,13 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import keentally.core.hand.HandWork;
 import keentally.core.method.Method;
 import keentally.core.quantity.LengthUnit;
+import keentally.study.document.Thing.HandThing;
 import keentally.study.document.Thing.MethodThing;
 import keentally.study.document.Thing.OrderThing;
 import keentally.study.document.Thing.SampleThing;
@@ -19,6 +23,7 @@ public final class Study {
     /** The id of the method that every study starts with. */
     public static final String FIRST_METHOD = "m1";
 
+    private static final String HAND = "hand/";
     private static final String METHOD = "method/";
     private static final String ORDER = "order";
     private static final String SAMPLE = "sample/";
@@ -62,9 +67,58 @@ public final class Study {
         return ((MethodThing) things.get(METHOD + id)).method();
     }
 
-    /** With a method added, or replaced where there is one of this id. */
+    /** With a method added, or replaced where there is one of this id; hand work goes with the steps that are gone. */
     public Study with(String id, Method method) {
-        return with(METHOD + id, Optional.of(new MethodThing(method)));
+        return with(METHOD + id, Optional.of(new MethodThing(method)))
+                .withoutHand(h -> h.method().equals(id) && method.indexOf(h.step()) < 0);
+    }
+
+    /** What was done by hand on a sample for a method, by the ids of its steps. */
+    public Map<String, HandWork> hand(String sampleId, String methodId) {
+        return hand(h -> h.sample().equals(sampleId) && h.method().equals(methodId), HandPlace::step);
+    }
+
+    /** What was done by hand for a step of a method, by the ids of the samples. */
+    public Map<String, HandWork> handFor(String methodId, String stepId) {
+        return hand(h -> h.method().equals(methodId) && h.step().equals(stepId), HandPlace::sample);
+    }
+
+    private Map<String, HandWork> hand(Predicate<HandPlace> wanted, Function<HandPlace, String> by) {
+        Map<String, HandWork> work = new TreeMap<>();
+        things.forEach((id, thing) -> {
+            if (thing instanceof HandThing hand && wanted.test(HandPlace.of(id))) {
+                work.put(by.apply(HandPlace.of(id)), hand.work());
+            }
+        });
+        return work;
+    }
+
+    /** With the hand work of a sample for a step of a method; none takes it away. */
+    public Study withHand(String sampleId, String methodId, String stepId, Optional<HandWork> work) {
+        return with(new HandPlace(sampleId, methodId, stepId).id(), work.map(HandThing::new));
+    }
+
+    /** Without any sample's hand work for a step of a method. */
+    public Study withoutHand(String methodId, String stepId) {
+        return withoutHand(h -> h.method().equals(methodId) && h.step().equals(stepId));
+    }
+
+    private Study withoutHand(Predicate<HandPlace> gone) {
+        Map<String, Thing> kept = new TreeMap<>(things);
+        kept.entrySet().removeIf(e -> e.getValue() instanceof HandThing && gone.test(HandPlace.of(e.getKey())));
+        return new Study(kept);
+    }
+
+    /** Where hand work belongs; ids of steps, which are a file's, may hold any letter, so they stand last. */
+    private record HandPlace(String sample, String method, String step) {
+        static HandPlace of(String id) {
+            String[] parts = id.substring(HAND.length()).split("/", 3);
+            return new HandPlace(parts[0], parts[1], parts[2]);
+        }
+
+        String id() {
+            return HAND + sample + "/" + method + "/" + step;
+        }
     }
 
     /** The ids of the samples, in order. */
@@ -89,7 +143,9 @@ public final class Study {
 
     public Study without(String id) {
         List<String> order = samples().stream().filter(s -> !s.equals(id)).toList();
-        return with(SAMPLE + id, Optional.empty()).with(ORDER, Optional.of(new OrderThing(order)));
+        return with(SAMPLE + id, Optional.empty())
+                .with(ORDER, Optional.of(new OrderThing(order)))
+                .withoutHand(h -> h.sample().equals(id));
     }
 
     /** With the samples in another order; {@code order} holds the same ids. */
@@ -116,6 +172,9 @@ public final class Study {
         if (!ids.equals(new TreeSet<>(samples())) || ids.size() != samples().size()) {
             throw new IllegalArgumentException("the samples do not fit their order");
         }
+        if (!withoutHand(h -> !ids.contains(h.sample())).equals(this)) {
+            throw new IllegalArgumentException("the hand work of a sample is there, but not the sample");
+        }
         for (String id : ids) {
             String method = sample(id).orElseThrow().method();
             if (!things.containsKey(METHOD + method)) {
@@ -130,7 +189,7 @@ public final class Study {
         List<String> order = new ArrayList<>(
                 samples().stream().distinct().filter(ids::contains).toList());
         ids.stream().filter(id -> !order.contains(id)).forEach(order::add);
-        Study study = with(ORDER, Optional.of(new OrderThing(order)));
+        Study study = with(ORDER, Optional.of(new OrderThing(order))).withoutHand(h -> !ids.contains(h.sample()));
         for (String id : ids) {
             SampleThing sample = sample(id).orElseThrow();
             if (!things.containsKey(METHOD + sample.method())) {

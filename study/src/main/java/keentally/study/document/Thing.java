@@ -3,6 +3,7 @@ package keentally.study.document;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import keentally.core.hand.HandWork;
 import keentally.core.method.Method;
 import keentally.core.picture.Field;
 import keentally.core.quantity.Mass;
@@ -75,6 +76,9 @@ public sealed interface Thing {
 
     /** A method. */
     record MethodThing(Method method) implements Thing {}
+
+    /** What was done by hand on one sample, for one step of one method. */
+    record HandThing(HandWork work) implements Thing {}
 
     /** The ids of the samples in the order of the slide tray. */
     record OrderThing(List<String> samples) implements Thing {

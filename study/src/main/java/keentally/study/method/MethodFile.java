@@ -3,7 +3,11 @@ package keentally.study.method;
 import java.nio.file.Path;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
+import keentally.core.method.MethodStep;
 import keentally.core.method.MethodTree;
+import keentally.core.setting.Reference;
+import keentally.core.setting.ReferenceSetting;
+import keentally.core.setting.Setting;
 import keentally.study.file.FileFault;
 import keentally.study.file.Json;
 import keentally.study.file.Sha256;
@@ -16,15 +20,39 @@ public final class MethodFile {
     private MethodFile() {}
 
     /**
-     * @throws FileFault where the file cannot be read or is no JSON
+     * @return the files that it refers to named by their whole paths and known by their SHA-256
+     * @throws FileFault where the file, or one that it refers to, cannot be read, or it is no JSON
      * @throws MethodFault where what it says cannot work; the sentence names the step
      */
     public static Method read(Path file) throws FileFault, MethodFault {
-        return MethodTree.read(Json.read(file));
+        Method method = ReferencePaths.whole(MethodTree.read(Json.read(file)), folder(file));
+        Method known = method;
+        for (MethodStep step : method.steps()) {
+            for (Setting<?> setting : step.description().settings()) {
+                if (setting instanceof ReferenceSetting reference
+                        && step.values().isSet(reference)) {
+                    Reference named = step.values().get(reference);
+                    String now = Sha256.of(Path.of(named.file()));
+                    if (!named.sha256().isEmpty() && !named.sha256().equals(now)) {
+                        throw new MethodFault(
+                                method.indexOf(step.id()) + 1,
+                                step.description().id(),
+                                "refers to " + named.file() + ", which is not the file that it was made with");
+                    }
+                    known = known.with(step.id(), reference, new Reference(named.file(), now));
+                }
+            }
+        }
+        return known;
     }
 
+    /** Files that the method refers to are named from where it is written. */
     public static void write(Path file, Method method) throws FileFault {
-        WholeFile.write(file, Json.pretty(MethodTree.write(method)));
+        WholeFile.write(file, Json.pretty(MethodTree.write(ReferencePaths.relative(method, folder(file)))));
+    }
+
+    private static Path folder(Path file) {
+        return file.toAbsolutePath().normalize().getParent();
     }
 
     /** SHA-256 of the canonical form: spacing, order of keys, ids, mutes and saves make no difference. */

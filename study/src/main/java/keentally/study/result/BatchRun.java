@@ -25,6 +25,7 @@ import keentally.study.document.FieldWish;
 import keentally.study.file.FileFault;
 import keentally.study.file.WholeFile;
 import keentally.study.picture.PictureFile;
+import keentally.study.picture.ReferencePictures;
 import keentally.study.store.PictureShelf;
 
 /** Runs a method over pictures and fills a folder with tables and pictures. */
@@ -32,6 +33,7 @@ public final class BatchRun {
     private final RunOrder order;
     private final Workers workers;
     private final Watcher watcher;
+    private final ReferencePictures references = new ReferencePictures();
     private final List<String> names;
     private final List<String> fileNames;
 
@@ -109,7 +111,7 @@ public final class BatchRun {
             PictureShelf.Taken taken = new PictureShelf(Optional.empty()).take(wanted.picture());
             PictureFile picture = taken.file();
             sha256 = Optional.of(picture.sha256());
-            Runner runner = new Runner(hands, new StateCache(0));
+            Runner runner = new Runner(hands, new StateCache(0), references);
             Cancel cancel = new Cancel();
             Sample sample = prepared(wanted, picture, runner.work(cancel));
             Run run = runner.run(order.method(), sample, Integer.MAX_VALUE, cancel, Progress.SILENT);

@@ -21,10 +21,12 @@ import keentally.study.document.PictureRef.FileStamp;
 import keentally.study.document.PictureRef.Source;
 import keentally.study.document.SlideLabel;
 import keentally.study.document.Thing;
+import keentally.study.document.Thing.HandThing;
 import keentally.study.document.Thing.MethodThing;
 import keentally.study.document.Thing.OrderThing;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.Json;
+import keentally.study.method.ReferencePaths;
 
 /** Things as text. Pictures below or beside the study's folder are referred to by relative paths, others by whole ones. */
 final class ThingText {
@@ -39,7 +41,8 @@ final class ThingText {
         return Json.compact(
                 switch (thing) {
                     case SampleThing sample -> sample(sample);
-                    case MethodThing method -> method(method.method());
+                    case MethodThing method -> method(ReferencePaths.relative(method.method(), folder));
+                    case HandThing hand -> HandText.write(hand.work());
                     case OrderThing order -> Map.of("samples", order.samples());
                 });
     }
@@ -48,6 +51,7 @@ final class ThingText {
         return switch (thing) {
             case SampleThing s -> "sample";
             case MethodThing m -> "method";
+            case HandThing h -> "hand";
             case OrderThing o -> "order";
         };
     }
@@ -58,7 +62,8 @@ final class ThingText {
         try {
             return switch (kind) {
                 case "sample" -> sample(map(tree));
-                case "method" -> new MethodThing(method(map(tree)));
+                case "method" -> new MethodThing(ReferencePaths.whole(method(map(tree)), folder));
+                case "hand" -> new HandThing(HandText.read(map(tree)));
                 case "order" -> new OrderThing(texts(map(tree).get("samples")));
                 default -> throw new IllegalArgumentException("no thing is called " + kind);
             };
@@ -118,7 +123,7 @@ final class ThingText {
     private Map<String, Object> source(Source source) {
         Map<String, Object> tree = new LinkedHashMap<>();
         tree.put("channel", source.channel());
-        tree.put("file", relative(source.file()));
+        tree.put("file", ReferencePaths.relative(source.file(), folder));
         tree.put("page", source.page());
         source.stamp().ifPresent(s -> {
             tree.put("sha256", s.sha256());
@@ -126,13 +131,6 @@ final class ThingText {
             tree.put("modified", s.modified());
         });
         return tree;
-    }
-
-    /** With / between names on every system. */
-    private String relative(Path file) {
-        boolean sameRoot = file.getRoot() != null && file.getRoot().equals(folder.getRoot());
-        Path path = sameRoot ? folder.relativize(file) : file;
-        return path.toString().replace(path.getFileSystem().getSeparator(), "/");
     }
 
     private SampleThing sample(Map<String, Object> tree) {

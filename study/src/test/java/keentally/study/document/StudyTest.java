@@ -7,7 +7,14 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import keentally.core.geometry.Point;
+import keentally.core.hand.HandWork;
+import keentally.core.hand.Seeds;
+import keentally.core.method.Method;
+import keentally.core.quantity.LengthUnit;
+import keentally.core.step.Steps;
 import keentally.study.document.PictureRef.Source;
+import keentally.study.document.Thing.HandThing;
 import keentally.study.document.Thing.OrderThing;
 import keentally.study.document.Thing.SampleThing;
 import org.junit.jupiter.api.Test;
@@ -32,6 +39,42 @@ class StudyTest {
                         () -> Study.of(Map.of("sample/s2", sample("b", "m9"), "order", new OrderThing(List.of("s2"))))
                                 .checkWhole())
                 .hasMessageContaining("the method m9");
+    }
+
+    @Test
+    void handWorkGoesWithItsSampleAndItsStep() {
+        Optional<HandWork> seeds = Optional.of(new Seeds(List.of(new Point(1, 2))));
+        Method one = Method.empty("one", LengthUnit.PX)
+                .add(0, Steps.find("similar-colour").orElseThrow());
+        Study study = Study.empty()
+                .with("m1", one)
+                .with("s1", sample("a", "m1"))
+                .with("s2", sample("b", "m1"))
+                .withHand("s1", "m1", "similar-colour-1", seeds)
+                .withHand("s2", "m1", "similar-colour-1", seeds)
+                .withHand("s1", "m2", "similar-colour-1", seeds);
+        assertThat(study.hand("s1", "m1")).containsOnlyKeys("similar-colour-1");
+        assertThat(study.handFor("m1", "similar-colour-1")).containsOnlyKeys("s1", "s2");
+        assertThat(study.with("m1", one.mute("similar-colour-1", true)).hand("s1", "m1"))
+                .isNotEmpty();
+        Study without = study.with("m1", one.remove("similar-colour-1"));
+        assertThat(without.hand("s1", "m1")).isEmpty();
+        assertThat(without.hand("s1", "m2")).isNotEmpty();
+        assertThat(study.without("s1").handFor("m1", "similar-colour-1")).containsOnlyKeys("s2");
+        assertThat(study.without("s1").hand("s1", "m2")).isEmpty();
+        assertThat(study.withHand("s1", "m1", "similar-colour-1", Optional.empty())
+                        .hand("s1", "m1"))
+                .isEmpty();
+        assertThat(study.withoutHand("m1", "similar-colour-1").handFor("m1", "similar-colour-1"))
+                .isEmpty();
+    }
+
+    @Test
+    void handWorkOfASampleThatIsGoneIsTornAndMended() {
+        Study torn = Study.of(Map.of("hand/s7/m1/x/y", new HandThing(Seeds.NONE)));
+        assertThatThrownBy(torn::checkWhole).hasMessageContaining("but not the sample");
+        assertThat(torn.mended().handFor("m1", "x/y")).isEmpty();
+        torn.mended().checkWhole();
     }
 
     @Test

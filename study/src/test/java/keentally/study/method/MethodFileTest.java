@@ -8,8 +8,16 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
+import keentally.core.method.MethodStep;
 import keentally.core.method.MethodTree;
+import keentally.core.picture.Picture;
+import keentally.core.picture.Plane8;
+import keentally.core.setting.Reference;
+import keentally.core.step.StepFault;
 import keentally.study.file.FileFault;
+import keentally.study.file.Sha256;
+import keentally.study.picture.PictureWriter;
+import keentally.study.picture.ReferencePictures;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -53,6 +61,43 @@ class MethodFileTest {
                         "{\"id\": \"x\", \"of\": \"grey\", \"save\": true, \"step\": \"channel\"}"))))
                 .isEqualTo(hash);
         assertThat(MethodFile.hash(read(STARCH.replace("1.5 px", "1.6 px")))).isNotEqualTo(hash);
+    }
+
+    /** What is in the file counts, not where it lies. */
+    @Test
+    void aReferenceIsKnownByWhatIsInIt() throws IOException, FileFault, MethodFault, StepFault {
+        String text = """
+                {"format": "keen-tally-method", "version": 1,
+                 "steps": [{"step": "flatten", "by": "reference", "reference": "light/blank.png"}]}
+                """;
+        assertThatThrownBy(() -> read(text)).hasMessageContaining("blank.png cannot be read");
+        Path blank = folder.resolve("light/blank.png");
+        Files.createDirectories(blank.getParent());
+        PictureWriter.png(blank, Plane8.of(2, 1, new byte[] {7, 9}));
+        Method method = read(text);
+        String hash = MethodFile.hash(method);
+        Path copy = folder.resolve("light/deep/copy.method.json");
+        Files.createDirectories(copy.getParent());
+        MethodFile.write(copy, method);
+        assertThat(Files.readString(copy)).contains("\"../blank.png\"").contains(Sha256.of(blank));
+        assertThat(MethodFile.hash(MethodFile.read(copy))).isEqualTo(hash);
+        Picture read = new ReferencePictures().picture(reference(method));
+        assertThat(read.single().orElseThrow().at(1, 0)).isEqualTo(9);
+        PictureWriter.png(blank, Plane8.of(2, 1, new byte[] {7, 8}));
+        assertThat(MethodFile.hash(read(text))).isNotEqualTo(hash);
+        assertThatThrownBy(() -> MethodFile.read(copy)).hasMessageContaining("is not the file that it was made with");
+        assertThatThrownBy(() -> new ReferencePictures().picture(reference(method)))
+                .hasMessageContaining("has changed since it was chosen");
+        Files.delete(blank);
+        assertThatThrownBy(() -> new ReferencePictures().picture(reference(method)))
+                .hasMessageContaining("which is missing");
+    }
+
+    private static Reference reference(Method method) {
+        MethodStep step = method.steps().getFirst();
+        return (Reference) step.values()
+                .find(step.description().setting("reference").orElseThrow())
+                .orElseThrow();
     }
 
     @Test

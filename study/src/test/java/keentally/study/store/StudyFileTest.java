@@ -15,9 +15,14 @@ import java.util.SplittableRandom;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicReference;
+import keentally.core.colour.Rgb;
 import keentally.core.geometry.Ellipse;
+import keentally.core.geometry.Point;
 import keentally.core.geometry.Polygon;
 import keentally.core.geometry.Rectangle;
+import keentally.core.hand.Seeds;
+import keentally.core.hand.Stroke;
+import keentally.core.hand.Strokes;
 import keentally.core.method.Method;
 import keentally.core.picture.Field;
 import keentally.core.quantity.LengthUnit;
@@ -32,6 +37,7 @@ import keentally.study.document.PictureRef.Source;
 import keentally.study.document.SlideLabel;
 import keentally.study.document.Study;
 import keentally.study.document.Thing;
+import keentally.study.document.Thing.HandThing;
 import keentally.study.document.Thing.MethodThing;
 import keentally.study.document.Thing.OrderThing;
 import keentally.study.document.Thing.SampleThing;
@@ -63,18 +69,28 @@ class StudyFileTest {
                 .weighing(Optional.of(Mass.of("12.5 g")));
     }
 
+    private static final Seeds SEEDS = new Seeds(List.of(new Point(0.1, 2), new Point(1e-9, 300.25)));
+    private static final Strokes STROKES = Strokes.NONE
+            .and(new Strokes.Taken(
+                    new Stroke(List.of(new Point(1, 2), new Point(3, 4.5)), true, false),
+                    0,
+                    List.of(Rgb.of("#a0522d"))))
+            .and(new Strokes.Taken(new Stroke(List.of(new Point(7, 8)), false, true), 2, List.of()));
+
     private static Journal journal(StudyFile file) {
         return new Journal(file.history(), file::keep);
     }
 
     private void act(Journal journal, int i) {
-        journal.act("action " + i, s -> switch (i % 4) {
+        journal.act("action " + i, s -> switch (i % 5) {
             case 0 -> s.with(s.newSampleId(), rich("sample " + i));
             case 1 ->
                 s.with(
                         Study.FIRST_METHOD,
                         s.method(Study.FIRST_METHOD).add(0, Steps.find("smooth").orElseThrow()));
-            case 2 -> s.with(s.samples().getFirst(), rich("renamed " + i));
+            case 2 -> s.samples().isEmpty() ? s : s.with(s.samples().getFirst(), rich("renamed " + i));
+            case 3 ->
+                s.samples().isEmpty() ? s : s.withHand(s.samples().getFirst(), "m1", "step " + i, Optional.of(SEEDS));
             default -> s.samples().size() > 3 ? s.without(s.samples().getFirst()) : s.with("m" + i, s.method("m1"));
         });
     }
@@ -85,7 +101,12 @@ class StudyFileTest {
         Study study = Study.empty().with("s1", rich("one"));
         Method method =
                 study.method(Study.FIRST_METHOD).add(0, Steps.find("smooth").orElseThrow());
-        for (Thing thing : List.of(rich("x"), new MethodThing(method), new OrderThing(study.samples()))) {
+        for (Thing thing : List.of(
+                rich("x"),
+                new MethodThing(method),
+                new OrderThing(study.samples()),
+                new HandThing(SEEDS),
+                new HandThing(STROKES))) {
             assertThat(text.read(ThingText.kind(thing), text.write(thing))).isEqualTo(thing);
         }
     }

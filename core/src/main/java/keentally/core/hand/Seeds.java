@@ -1,0 +1,24 @@
+package keentally.core.hand;
+
+import java.util.ArrayList;
+import java.util.List;
+import keentally.core.geometry.Point;
+
+/** Places that something must hang together with. */
+public record Seeds(List<Point> places) implements HandWork {
+    public static final Seeds NONE = new Seeds(List.of());
+
+    public Seeds {
+        places = List.copyOf(places);
+    }
+
+    public Seeds and(Point place) {
+        List<Point> more = new ArrayList<>(places);
+        more.add(place);
+        return new Seeds(more);
+    }
+
+    public Seeds without(Point place) {
+        return new Seeds(places.stream().filter(p -> !p.equals(place)).toList());
+    }
+}

@@ -1,0 +1,71 @@
+package keentally.core.setting;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** A file that a step leans on: its name, and its SHA-256, by which it is known. */
+public record ReferenceSetting(String id, List<Condition> onlyWhen) implements Setting<Reference> {
+    public ReferenceSetting {
+        onlyWhen = List.copyOf(onlyWhen);
+    }
+
+    public static ReferenceSetting of(String id, Condition... onlyWhen) {
+        return new ReferenceSetting(id, List.of(onlyWhen));
+    }
+
+    @Override
+    public Optional<Reference> fallback() {
+        return Optional.empty();
+    }
+
+    /** A new station has none yet; doing the step says so. */
+    @Override
+    public boolean required() {
+        return false;
+    }
+
+    @Override
+    public Reference read(Object tree) {
+        if (tree instanceof String file && !file.isBlank()) {
+            return new Reference(file, "");
+        }
+        if (tree instanceof Map<?, ?> map
+                && map.size() == 2
+                && map.get("file") instanceof String file
+                && !file.isBlank()
+                && map.get("sha256") instanceof String sha256
+                && sha256.matches("[0-9a-f]{64}")) {
+            return new Reference(file, sha256);
+        }
+        throw new IllegalArgumentException(
+                "expected a file's name, or {\"file\": …, \"sha256\": …}, but found " + Setting.found(tree));
+    }
+
+    @Override
+    public Object write(Reference value) {
+        if (value.sha256().isEmpty()) {
+            return value.file();
+        }
+        Map<String, Object> tree = new LinkedHashMap<>();
+        tree.put("file", value.file());
+        tree.put("sha256", value.sha256());
+        return tree;
+    }
+
+    @Override
+    public Object canonical(Reference value) {
+        return value.sha256();
+    }
+
+    @Override
+    public String kind() {
+        return "reference";
+    }
+
+    @Override
+    public Map<String, Object> limits() {
+        return Map.of();
+    }
+}

@@ -1,0 +1,84 @@
+package keentally.desk.station;
+
+import java.io.File;
+import java.nio.file.InvalidPathException;
+import java.nio.file.Path;
+import java.util.Optional;
+import javafx.application.Platform;
+import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.stage.FileChooser;
+import keentally.core.setting.Reference;
+import keentally.core.setting.ReferenceSetting;
+import keentally.desk.look.Pieces;
+import keentally.desk.look.Texts;
+import keentally.desk.model.Newest;
+import keentally.study.file.FileFault;
+import keentally.study.picture.PictureReader;
+
+/** The file that a station leans on: its name, chosen or typed with its path; it is looked at before it is taken. */
+final class ReferenceField extends HBox {
+    private final Tuning tuning;
+    private final ReferenceSetting setting;
+    private final Newest newest;
+    private final TextField name = new TextField();
+
+    ReferenceField(Tuning tuning, ReferenceSetting setting) {
+        this.tuning = tuning;
+        this.setting = setting;
+        this.newest = tuning.newest(Platform::runLater);
+        getStyleClass().add("setting-row");
+        Optional<Reference> now = tuning.step().values().find(setting);
+        name.setId("reference-" + setting.id());
+        showNow();
+        name.setPromptText(Texts.of("reference.none"));
+        now.ifPresent(r -> name.setTooltip(new Tooltip(r.file())));
+        name.setOnAction(e -> typed());
+        HBox.setHgrow(name, Priority.ALWAYS);
+        getChildren().addAll(name, Pieces.button("choose-reference", "reference.choose", this::choose));
+    }
+
+    private void showNow() {
+        Optional<Reference> now = tuning.step().values().find(setting);
+        name.setText(now.map(r -> Path.of(r.file()).getFileName().toString()).orElse(""));
+    }
+
+    private void choose() {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(Texts.of("choose.reference"));
+        File chosen = chooser.showOpenDialog(getScene().getWindow());
+        if (chosen != null) {
+            take(chosen.toPath());
+        }
+    }
+
+    private void typed() {
+        if (name.getText().isBlank()) {
+            tuning.clear(setting);
+            return;
+        }
+        try {
+            take(Path.of(name.getText().strip()));
+        } catch (InvalidPathException e) {
+            tuning.say(Texts.of("complaint", e.getMessage()));
+        }
+    }
+
+    private void take(Path file) {
+        Path whole = file.toAbsolutePath().normalize();
+        newest.ask(work -> {
+            try {
+                String sha256 = PictureReader.read(whole).sha256();
+                return () -> tuning.keep(
+                        tuning.step().values().with(setting, new Reference(whole.toString(), sha256)), setting.id());
+            } catch (FileFault e) {
+                return () -> {
+                    tuning.say(e.getMessage());
+                    showNow();
+                };
+            }
+        });
+    }
+}

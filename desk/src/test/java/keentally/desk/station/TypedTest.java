@@ -1,0 +1,33 @@
+package keentally.desk.station;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import keentally.core.setting.Setting;
+import keentally.core.step.Steps;
+import org.junit.jupiter.api.Test;
+
+/** Settings are read and typed as text. */
+class TypedTest {
+    private static <T> void thereAndBack(String step, String id, String typed, String read) {
+        @SuppressWarnings("unchecked") // whatever its type, it is read and written by itself
+        Setting<T> setting =
+                (Setting<T>) Steps.find(step).orElseThrow().setting(id).orElseThrow();
+        T value = setting.read(Typed.tree(setting, typed));
+        assertThat(Typed.text(setting, value)).isEqualTo(read);
+        assertThat(setting.read(Typed.tree(setting, Typed.text(setting, value))))
+                .isEqualTo(value);
+    }
+
+    @Test
+    void settingsAreTypedAsTheyAreRead() {
+        thereAndBack("colour-range", "hue", "350 to 10", "350 to 10");
+        thereAndBack("colour-range", "value", "0.2; 0.75", "0.2 to 0.75");
+        thereAndBack("levels", "cuts", "10;20 ; 30", "10; 20; 30");
+        thereAndBack("unmix-dyes", "vectors", "0.6 0.7 0.3; 0.1, 0.5, 0.8", "0.6 0.7 0.3; 0.1 0.5 0.8");
+        thereAndBack("unmix-dyes", "white", "auto", "auto");
+        thereAndBack("similar-colour", "colours", "#A0522D; not #ffffff 3", "#a0522d; not #ffffff 3");
+        thereAndBack("group-phases", "groups", "crust: 0, dark", "crust: 0, dark");
+        thereAndBack("threshold", "cut", "1,234.5", "1234.5");
+        thereAndBack("smooth", "sigma", "1.5 um", "1.5 um");
+    }
+}

@@ -1,0 +1,77 @@
+package keentally.study.store;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import keentally.core.colour.Rgb;
+import keentally.core.geometry.Point;
+import keentally.core.hand.HandWork;
+import keentally.core.hand.Seeds;
+import keentally.core.hand.Stroke;
+import keentally.core.hand.Strokes;
+
+/** Hand work as a tree of maps and lists; points as x, y, x, y and so on. */
+final class HandText {
+    private HandText() {}
+
+    static Map<String, Object> write(HandWork work) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        switch (work) {
+            case Seeds seeds -> tree.put("seeds", points(seeds.places()));
+            case Strokes strokes ->
+                tree.put(
+                        "strokes",
+                        strokes.taken().stream().map(HandText::stroke).toList());
+        }
+        return tree;
+    }
+
+    /** @throws RuntimeException where the tree is not what {@link #write} writes */
+    static HandWork read(Map<String, Object> tree) {
+        if (tree.containsKey("seeds")) {
+            return new Seeds(points(tree.get("seeds")));
+        }
+        if (tree.containsKey("strokes")) {
+            return new Strokes(((List<?>) tree.get("strokes"))
+                    .stream().map(s -> taken((Map<?, ?>) s)).toList());
+        }
+        throw new IllegalArgumentException("no hand work is called " + tree.keySet());
+    }
+
+    private static Map<String, Object> stroke(Strokes.Taken taken) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        tree.put("path", points(taken.stroke().path()));
+        tree.put("of", taken.of());
+        tree.put("loop", taken.stroke().loop());
+        tree.put("unwanted", taken.stroke().unwanted());
+        tree.put("colours", taken.colours().stream().map(Rgb::toString).toList());
+        return tree;
+    }
+
+    private static Strokes.Taken taken(Map<?, ?> tree) {
+        Stroke stroke =
+                new Stroke(points(tree.get("path")), (Boolean) tree.get("loop"), (Boolean) tree.get("unwanted"));
+        List<Rgb> colours = ((List<?>) tree.get("colours"))
+                .stream().map(c -> Rgb.of((String) c)).toList();
+        return new Strokes.Taken(stroke, ((Number) tree.get("of")).intValue(), colours);
+    }
+
+    private static List<Double> points(List<Point> points) {
+        List<Double> flat = new ArrayList<>();
+        for (Point p : points) {
+            flat.add(p.x());
+            flat.add(p.y());
+        }
+        return flat;
+    }
+
+    private static List<Point> points(Object tree) {
+        List<?> flat = (List<?>) tree;
+        List<Point> points = new ArrayList<>();
+        for (int i = 0; i + 1 < flat.size(); i += 2) {
+            points.add(new Point(((Number) flat.get(i)).doubleValue(), ((Number) flat.get(i + 1)).doubleValue()));
+        }
+        return points;
+    }
+}
