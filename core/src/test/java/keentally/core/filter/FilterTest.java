@@ -19,6 +19,7 @@ import keentally.core.work.Work;
 import keentally.core.work.Workers;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Each filter against its definition, pixel by pixel. */
 class FilterTest {
@@ -71,6 +72,26 @@ class FilterTest {
                 assertThat((double) mean.at(x, y))
                         .isCloseTo(sum / values.size(), within(1e-3 + 1e-6 * Math.abs(sum / values.size())));
             }
+        }
+    }
+
+    /** Wide enough for several stripes of columns, and with the largest radius, where counts come near 65,535. */
+    @ParameterizedTest
+    @ValueSource(ints = {1, 3, 24, 127})
+    void medianOfAWidePicture(int radius) {
+        Chance chance = new Chance(radius);
+        int width = 611;
+        int height = 9;
+        byte[] values = new byte[width * height];
+        for (int i = 0; i < values.length; i++) {
+            values[i] = (byte) (i % width > 300 ? chance.between(0, 255) : 255 * (i % width / 200));
+        }
+        Plane plane = Plane8.of(width, height, values);
+        Plane median = MedianFilter.of(plane, radius, new Work(Workers.of(2), new Cancel()));
+        for (int x = 0; x < width; x += radius > 30 ? 37 : 1) {
+            List<Float> around = around(plane, x, x % height, radius, 1e9);
+            around.sort(Float::compare);
+            assertThat(median.at(x, x % height)).as("x %d", x).isEqualTo(around.get(around.size() / 2));
         }
     }
 
