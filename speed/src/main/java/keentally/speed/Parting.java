@@ -186,7 +186,7 @@ public class Parting {
                     method.with("threshold-1", values), sample, Integer.MAX_VALUE, new Cancel(), Progress.SILENT);
             sum += run.last().mask().orElseThrow().count();
             if (method == counted) {
-                sum += warm.readings(run, new Cancel()).objects().orElseThrow().rows();
+                sum += warm.ending(run, new Cancel()).objects().orElseThrow().count();
             }
         }
         return sum;

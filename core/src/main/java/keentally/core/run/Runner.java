@@ -127,6 +127,16 @@ public final class Runner {
 
     /** The numbers at the end of a run; labels its mask where nothing did. */
     public Readings readings(Run run, Cancel cancel) throws RunFault {
+        State last = ending(run, cancel);
+        try {
+            return Readings.of(run, last, work(cancel));
+        } catch (StepFault e) {
+            throw new RunFault("The method " + e.getMessage() + ".", e);
+        }
+    }
+
+    /** The state at the end of a run, its objects labelled where nothing did; what can be counted, but is not measured yet. */
+    public State ending(Run run, Cancel cancel) {
         State last = run.last();
         if (last.mask().isPresent() && last.objects().isEmpty()) {
             StateKey key = StateKey.of(run.sample());
@@ -135,11 +145,7 @@ public final class Runner {
             }
             last = labelled(new Place(key, last), cancel).state;
         }
-        try {
-            return Readings.of(run, last, work(cancel));
-        } catch (StepFault e) {
-            throw new RunFault("The method " + e.getMessage() + ".", e);
-        }
+        return last;
     }
 
     private record Place(StateKey key, State state, Outcome outcome) {

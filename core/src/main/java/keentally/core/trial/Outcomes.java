@@ -4,7 +4,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import keentally.core.picture.Mask;
 import keentally.core.picture.PhaseMap;
-import keentally.core.run.Readings;
 import keentally.core.run.Run;
 import keentally.core.step.Flow;
 import keentally.core.step.State;
@@ -22,19 +21,19 @@ public record Outcomes(State state, State judged, double share, double explained
 
     /**
      * @param stepId the step that is tried
-     * @param end the numbers at the method's end, where it could be reached
+     * @param end the state at the method's end, where it could be reached, with its objects labelled
      */
-    public static Outcomes of(Run run, String stepId, Optional<Readings> end) {
+    public static Outcomes of(Run run, String stepId, Optional<State> end) {
         Run.Station station = run.station(stepId).orElseThrow();
         State state = station.after();
-        State judged = state.seen() == Flow.PICTURE ? end.map(Readings::state).orElse(state) : state;
+        State judged = state.seen() == Flow.PICTURE ? end.orElse(state) : state;
         double share = judged.seen() == Flow.PICTURE
                 ? Double.NaN
                 : judged.mask()
                         .map(m -> 100.0 * m.count() / judged.field().pixels())
                         .orElse(Double.NaN);
-        OptionalDouble count = end.flatMap(Readings::objects)
-                .map(t -> OptionalDouble.of(t.rows()))
+        OptionalDouble count = end.flatMap(State::objects)
+                .map(o -> OptionalDouble.of(o.count()))
                 .orElse(OptionalDouble.empty());
         double explained = station.findings().find("explained-percent").orElse(Double.NaN);
         return new Outcomes(state, judged, share, explained, count);

@@ -8,6 +8,7 @@ import keentally.core.run.Run;
 import keentally.core.run.RunFault;
 import keentally.core.run.Runner;
 import keentally.core.run.Sample;
+import keentally.core.step.State;
 import keentally.core.view.Pyramid;
 import keentally.core.work.Cancel;
 import keentally.study.document.Study;
@@ -64,6 +65,11 @@ public final class Trials {
 
     public Run run(Method method, Sample sample, int upTo, Cancel cancel) throws RunFault {
         return runner.run(method, sample, upTo, cancel, Progress.SILENT);
+    }
+
+    /** The state at a run's end, its objects labelled; not measured. */
+    public State ending(Run run, Cancel cancel) {
+        return runner.ending(run, cancel);
     }
 
     public Readings readings(Run run, Cancel cancel) throws RunFault {

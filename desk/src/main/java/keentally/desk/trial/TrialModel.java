@@ -15,14 +15,12 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleObjectProperty;
 import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
-import keentally.core.run.Readings;
 import keentally.core.run.Run;
 import keentally.core.run.RunFault;
 import keentally.core.setting.Values;
 import keentally.core.stats.Histogram;
 import keentally.core.step.Flow;
 import keentally.core.step.State;
-import keentally.core.trial.Axes;
 import keentally.core.trial.Axis;
 import keentally.core.trial.Outcomes;
 import keentally.core.trial.Variant;
@@ -384,9 +382,9 @@ public final class TrialModel {
         }
 
         /** The whole method; what stands in the way of that is no fault of the tile's. */
-        private Optional<Readings> end(Method with, Trials.Ready sample, Cancel cancel) {
+        private Optional<State> end(Method with, Trials.Ready sample, Cancel cancel) {
             try {
-                return Optional.of(trials.readings(trials.run(with, sample.made(), Integer.MAX_VALUE, cancel), cancel));
+                return Optional.of(trials.ending(trials.run(with, sample.made(), Integer.MAX_VALUE, cancel), cancel));
             } catch (RunFault e) {
                 return Optional.empty();
             }
