@@ -20,6 +20,7 @@ import javafx.geometry.VerticalDirection;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Labeled;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.PixelReader;
@@ -285,6 +286,32 @@ public final class DeskDriver implements AutoCloseable {
         });
     }
 
+    /** Clicks something in a menu that has opened. */
+    public void clickInPopup(String id) {
+        robot.clickOn(inPopup(id));
+        quiet();
+    }
+
+    /** Scrolls what holds it so far that a node is seen. */
+    private void bringInSight(Node node) {
+        onFx(() -> {
+            for (Node at = node.getParent(); at != null; at = at.getParent()) {
+                if (at instanceof ScrollPane pane) {
+                    double inside = pane.getContent()
+                            .sceneToLocal(node.localToScene(node.getBoundsInLocal()))
+                            .getCenterY();
+                    double height = pane.getContent().getBoundsInLocal().getHeight();
+                    double seen = pane.getViewportBounds().getHeight();
+                    if (height > seen) {
+                        pane.setVvalue(Math.clamp((inside - seen / 2) / (height - seen), 0, 1));
+                    }
+                }
+            }
+            return null;
+        });
+        WaitForAsyncUtils.waitForFxEvents(2);
+    }
+
     /** Types letters into what has the keyboard. */
     public void write(String text) {
         robot.write(text, 0);
@@ -367,6 +394,7 @@ public final class DeskDriver implements AutoCloseable {
 
     /** Replaces the text of a field and presses Enter. */
     public void type(String id, String text) {
+        bringInSight(node(id));
         robot.clickOn(node(id));
         robot.push(KeyCode.CONTROL, KeyCode.A);
         robot.push(KeyCode.DELETE);

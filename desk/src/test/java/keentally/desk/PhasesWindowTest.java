@@ -1,6 +1,7 @@
 package keentally.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.awt.Color;
 import java.awt.Graphics2D;
@@ -24,6 +25,7 @@ import keentally.core.run.Progress;
 import keentally.core.run.Runner;
 import keentally.core.run.StateCache;
 import keentally.core.trial.Axis;
+import keentally.core.words.Figures;
 import keentally.core.work.Cancel;
 import keentally.core.work.Workers;
 import keentally.desk.trial.TrialModel;
@@ -166,13 +168,14 @@ class PhasesWindowTest {
 
     @Test
     void theStabilityCurveFollowsTheCut() {
-        assertThat(desk.text("steadiness")).startsWith("Steady");
+        assertThat(desk.text("steadiness")).startsWith("Share steady");
         assertThat(chosenNow()).isBetween(25.0, 26.0);
+        assertThat(desk.text("count-steadiness")).isEqualTo("Count steady: 356 to 356 for 2 % either way.");
         desk.press("histogram", 0.8, 0.5);
         desk.dragTo("histogram", 0.8, 0.9);
         desk.release();
         assertThat(chosenNow()).isGreaterThan(30);
-        assertThat(desk.text("steadiness")).startsWith("Steep");
+        assertThat(desk.text("steadiness")).startsWith("Share steep");
     }
 
     /** What the curve shows in its middle, where the cut is. */
@@ -328,6 +331,28 @@ class PhasesWindowTest {
                 .allSatisfy(t -> assertThat(t.number(TrialModel.Number.SHARE)).isNaN())
                 .anySatisfy(
                         t -> assertThat(t.number(TrialModel.Number.EXPLAINED)).isBetween(98.0, 100.0));
+    }
+
+    @Test
+    void phasesHaveColoursAndDensitiesOfTheirOwn() {
+        turnTo("Crust chart", "cluster-1");
+        int[] usual = desk.colours("stage");
+        desk.click("phase-colour-0");
+        desk.clickInPopup("colour-choice-8");
+        assertThat(desk.colours("stage")).isNotEqualTo(usual);
+        desk.type("sample-mass", "100 g");
+        double mass = Double.parseDouble(desk.text("mass-0").replace(" g", ""));
+        assertThat(mass).isCloseTo(share("share-0"), within(0.05));
+        desk.type("density-0", "2");
+        double heavier = Double.parseDouble(desk.text("mass-0").replace(" g", ""));
+        assertThat(heavier).isCloseTo(100 * 2 * mass / (100 + mass), within(0.05));
+        desk.type("density-0", "-1");
+        assertThat(desk.text("message")).contains("above 0");
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk.text("mass-0")).isEqualTo(Figures.number(mass) + " g");
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk.colours("stage")).isEqualTo(usual);
     }
 
     @Test

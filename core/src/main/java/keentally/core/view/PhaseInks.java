@@ -1,5 +1,8 @@
 package keentally.core.view;
 
+import java.util.List;
+import java.util.Map;
+import keentally.core.colour.Rgb;
 import keentally.core.picture.PhaseMap;
 import keentally.core.work.Work;
 
@@ -17,6 +20,16 @@ public final class PhaseInks {
             double at = phases == 1 ? 2.5 : (double) p / (phases - 1) * (STOPS.length - 1);
             int below = Math.min(STOPS.length - 2, (int) at);
             inks[p] = Inks.mix(STOPS[below], STOPS[below + 1], (int) Math.round(256 * (at - below)));
+        }
+        return inks;
+    }
+
+    /** As {@link #flat(int)}, but for the phases that somebody gave a colour of their own, by their names. */
+    public static int[] flat(List<String> names, Map<String, Rgb> own) {
+        int[] inks = flat(names.size());
+        for (int p = 0; p < inks.length; p++) {
+            Rgb colour = own.get(names.get(p));
+            inks[p] = colour == null ? inks[p] : 0xff000000 | colour.packed();
         }
         return inks;
     }

@@ -13,7 +13,7 @@ public final class Curve extends LineChart<Number, Number> {
      */
     public record At(double x, double y) {}
 
-    /** @param across and up are what stands beside the axes */
+    /** @param across and up are what stands beside the axes, where anything does */
     public Curve(String id, String across, String up, double height) {
         super(axis(across), axis(up));
         setId(id);
@@ -30,7 +30,7 @@ public final class Curve extends LineChart<Number, Number> {
         NumberAxis axis = new NumberAxis();
         axis.setForceZeroInRange(false);
         axis.setMinorTickVisible(false);
-        axis.setLabel(label);
+        axis.setLabel(label.isEmpty() ? null : label);
         return axis;
     }
 

@@ -20,6 +20,7 @@ import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
+import keentally.core.colour.Rgb;
 import keentally.core.hand.HandWork;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
@@ -43,6 +44,7 @@ import keentally.desk.look.Texts;
 import keentally.study.caution.Background;
 import keentally.study.caution.Captions;
 import keentally.study.caution.PictureCautions;
+import keentally.study.document.PhaseNote;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
@@ -371,6 +373,18 @@ public final class DeskModel implements AutoCloseable {
         String id = methodId();
         act(title, s -> s.with(id, next));
         return true;
+    }
+
+    /** What is said of the phases of the method in use, by their names. */
+    public Map<String, PhaseNote> phaseNotes() {
+        return study.get().phaseNotes(methodId());
+    }
+
+    /** The phases that have a colour of their own, by their names. */
+    public Map<String, Rgb> phaseColours() {
+        Map<String, Rgb> colours = new HashMap<>();
+        phaseNotes().forEach((name, note) -> note.colour().ifPresent(c -> colours.put(name, c)));
+        return colours;
     }
 
     /** What was done by hand on the sample on the stage for a step. */

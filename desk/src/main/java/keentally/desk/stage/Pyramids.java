@@ -6,7 +6,6 @@ import java.util.Optional;
 import keentally.core.colour.ChannelPlane;
 import keentally.core.picture.PhaseMap;
 import keentally.core.picture.Picture;
-import keentally.core.view.PhaseInks;
 import keentally.core.view.PhasePaint;
 import keentally.core.view.Pyramid;
 import keentally.core.work.Work;
@@ -47,21 +46,15 @@ final class Pyramids {
     }
 
     private PhaseMap painted;
-    private StageModel.PhaseLook paintedAs;
+    private PhaseSeen paintedAs;
     private PhasePaint paint;
 
     /** How a phase map is painted; the last one is kept, since mean colours take a pass over the picture. */
-    PhasePaint paint(PhaseMap map, StageModel.PhaseLook look, Pyramid ground, Work work) {
-        if (map != painted || look != paintedAs) {
-            int n = map.names().size();
-            int[] inks = switch (look) {
-                case FLAT, OUTLINES -> PhaseInks.flat(n);
-                case GREYS -> PhaseInks.greys(n);
-                case MEAN -> PhaseInks.mean(map, ground, work);
-            };
-            paint = new PhasePaint(map, inks, look == StageModel.PhaseLook.OUTLINES);
+    PhasePaint paint(PhaseMap map, PhaseSeen seen, Pyramid ground, Work work) {
+        if (map != painted || !seen.equals(paintedAs)) {
+            paint = seen.paint(map, ground, work);
             painted = map;
-            paintedAs = look;
+            paintedAs = seen;
         }
         return paint;
     }

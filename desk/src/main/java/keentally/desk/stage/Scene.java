@@ -1,5 +1,6 @@
 package keentally.desk.stage;
 
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import keentally.core.picture.Picture;
@@ -43,11 +44,15 @@ record Scene(
     record Seen(
             Optional<String> channel,
             Optional<Contrast> contrast,
-            StageModel.PhaseLook phases,
+            PhaseSeen phases,
             Set<Integer> hidden,
             Optional<Integer> dye) {
-        static final Seen AS_IT_IS =
-                new Seen(Optional.empty(), Optional.empty(), StageModel.PhaseLook.FLAT, Set.of(), Optional.empty());
+        static final Seen AS_IT_IS = new Seen(
+                Optional.empty(),
+                Optional.empty(),
+                new PhaseSeen(StageModel.PhaseLook.FLAT, Map.of()),
+                Set.of(),
+                Optional.empty());
     }
 
     /**

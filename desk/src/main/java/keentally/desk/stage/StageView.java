@@ -336,7 +336,7 @@ public final class StageView extends Region {
                 new Scene.Seen(
                         model.channel().get(),
                         model.contrast().get(),
-                        model.phaseLook().get(),
+                        new PhaseSeen(model.phaseLook().get(), desk.phaseColours()),
                         model.hiddenPhases().get(),
                         model.dye().get()),
                 desk.open().get()));

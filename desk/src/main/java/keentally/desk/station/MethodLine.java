@@ -2,6 +2,7 @@ package keentally.desk.station;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import javafx.application.Platform;
@@ -14,6 +15,7 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
+import keentally.core.colour.Rgb;
 import keentally.core.method.MethodStep;
 import keentally.core.picture.Field;
 import keentally.core.run.Run;
@@ -181,11 +183,12 @@ public final class MethodLine extends ScrollPane {
             if (state.isEmpty() && !card.stepId().equals(DeskModel.PICTURE)) {
                 continue;
             }
+            Map<String, Rgb> own = desk.phaseColours();
             desk.whenIdle(cancel -> {
                 if (mine != generation) {
                     return;
                 }
-                int[] pixels = thumbnail(sample.get(), state, desk.work(cancel));
+                int[] pixels = thumbnail(sample.get(), state, own, desk.work(cancel));
                 Platform.runLater(() -> {
                     if (mine == generation) {
                         card.show(pixels);
@@ -196,7 +199,7 @@ public final class MethodLine extends ScrollPane {
     }
 
     /** Filled rather than fitted: the middle of the picture. */
-    private static int[] thumbnail(OpenSample sample, Optional<State> state, Work work) {
+    private static int[] thumbnail(OpenSample sample, Optional<State> state, Map<String, Rgb> own, Work work) {
         int width = sample.pyramid().width();
         int height = sample.pyramid().height();
         double zoom = Math.max((double) StationCard.THUMB_WIDTH / width, (double) StationCard.THUMB_HEIGHT / height);
@@ -222,9 +225,7 @@ public final class MethodLine extends ScrollPane {
         return StageComposer.compose(
                 phases
                         ? layers.with(new PhasePaint(
-                                s.needPhases(),
-                                PhaseInks.flat(s.needPhases().names().size()),
-                                false))
+                                s.needPhases(), PhaseInks.flat(s.needPhases().names(), own), false))
                         : layers,
                 view,
                 work);

@@ -18,7 +18,9 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import keentally.core.colour.Rgb;
 import keentally.core.measure.Measure;
+import keentally.core.quantity.Amounts;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.Mass;
 import keentally.core.run.Run;
@@ -33,8 +35,10 @@ import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Newest;
+import keentally.desk.model.PhaseActions;
 import keentally.desk.model.SampleActions;
 import keentally.desk.stage.StageModel;
+import keentally.study.document.PhaseNote;
 import keentally.study.document.Thing.SampleThing;
 
 /** What a station's phases, or its mask and the rest, cover: per cent of a whole that is always named, real area and pixels. */
@@ -48,7 +52,10 @@ final class SharesSection extends VBox {
     private final GridPane grid = new GridPane();
     private final Label note = Prose.of("", "hint");
     private final TextField mass = new TextField();
+    private final VBox densities = new VBox();
+    private final PhaseActions phases;
     private Object asked;
+    private Object notes;
     private Counted counted;
 
     /** Pixels by name. */
@@ -58,6 +65,7 @@ final class SharesSection extends VBox {
         this.desk = desk;
         this.actions = actions;
         this.stage = stage;
+        this.phases = new PhaseActions(desk);
         this.tuning = new Tuning(desk, stepId);
         this.newest = new Newest(desk, Platform::runLater);
         setId("shares");
@@ -84,7 +92,7 @@ final class SharesSection extends VBox {
         HBox.setHgrow(space, Priority.ALWAYS);
         HBox weighed = new HBox(Pieces.name("shares.mass"), space, mass);
         weighed.getStyleClass().add("row");
-        getChildren().addAll(head, grid, note, weighed);
+        getChildren().addAll(head, grid, note, weighed, densities);
         refresh();
     }
 
@@ -97,7 +105,12 @@ final class SharesSection extends VBox {
                         s.mask().<Object>map(m -> m).orElseGet(() -> s.phases().orElse(null)))
                 .orElse(null);
         setVisible(key != null);
+        boolean otherNotes = !desk.phaseNotes().equals(notes);
+        notes = desk.phaseNotes();
         if (key == null || key == asked) {
+            if (otherNotes) {
+                fill();
+            }
             return;
         }
         asked = key;
@@ -149,7 +162,7 @@ final class SharesSection extends VBox {
         }
         int of = Math.max(0, whole.getSelectionModel().getSelectedIndex());
         long base = of == 0 ? counted.field() : counted.pixels()[of - 1];
-        int[] inks = PhaseInks.flat(counted.names().size());
+        int[] inks = PhaseInks.flat(counted.names(), desk.phaseColours());
         for (int p = 0; p < counted.names().size(); p++) {
             row(p, base, inks[p]);
         }
@@ -158,6 +171,7 @@ final class SharesSection extends VBox {
         if (!mass.isFocused() && !mass.getText().equals(known)) {
             mass.setText(known);
         }
+        densities(weight.isPresent());
         String named = of == 0 ? wholeName() : counted.names().get(of - 1);
         String said = Texts.of("shares.note", named, Figures.number(base), area(base));
         note.setText(weight.isPresent() ? said + " " + Texts.of("shares.mass.note") : said);
@@ -182,11 +196,9 @@ final class SharesSection extends VBox {
             on.setSelected(!stage.hiddenPhases().get().contains(p));
             on.setTooltip(new Tooltip(Texts.of("shares.switch")));
             on.setOnAction(e -> hide(p, !on.isSelected()));
-            Region swatch = new Region();
-            swatch.getStyleClass().add("swatch");
-            swatch.setStyle(String.format("-fx-background-color: #%06x", ink & 0xffffff));
+            String name = counted.names().get(p);
             cells.add(on);
-            cells.add(swatch);
+            cells.add(new PhaseColour("phase-colour-" + p, Rgb.from(ink), c -> phases.colour(name, c)));
         }
         cells.add(name(p));
         cells.add(figure("share-" + p, Texts.of("shares.percent", percent(counted.pixels()[p], base))));
@@ -209,13 +221,67 @@ final class SharesSection extends VBox {
                 + Measure.AREA.dimension().unitSymbol(unit);
     }
 
-    /** Of one phase, all phases being as dense. */
+    /** Of one phase, by its area and density. */
     private String mass(Mass sample, int p) {
         double[] shares = Arrays.stream(counted.pixels()).asDoubleStream().toArray();
-        double[] densities = new double[shares.length];
-        Arrays.fill(densities, 1);
+        double[] densities = IntStream.range(0, shares.length)
+                .mapToDouble(i -> density(i).orElse(1.0))
+                .toArray();
         return Figures.number(sample.of(shares, densities)[p]) + " "
                 + sample.unit().id();
+    }
+
+    /** The name that notes go by: a phase's, or that of a mask's side. */
+    private String noted(int p) {
+        return counted.phases() ? counted.names().get(p) : p == 0 ? "chosen" : "rest";
+    }
+
+    private Optional<Double> density(int p) {
+        return Optional.ofNullable(desk.phaseNotes().get(noted(p))).flatMap(PhaseNote::density);
+    }
+
+    /** A row for each phase's density, where the sample was weighed. */
+    private void densities(boolean weighed) {
+        densities.getChildren().clear();
+        if (!weighed) {
+            return;
+        }
+        densities.getChildren().add(Pieces.name("shares.densities"));
+        for (int p = 0; p < counted.names().size(); p++) {
+            int phase = p;
+            TextField field = new TextField(density(p).map(Amounts::text).orElse("1"));
+            field.setId("density-" + p);
+            field.setPrefColumnCount(6);
+            field.getStyleClass().add("number");
+            field.setOnAction(e -> dense(phase, field));
+            field.focusedProperty().addListener((o, was, is) -> {
+                if (!is) {
+                    dense(phase, field);
+                }
+            });
+            Region gap = new Region();
+            HBox.setHgrow(gap, Priority.ALWAYS);
+            HBox row = new HBox(new Label(counted.names().get(p)), gap, field);
+            row.getStyleClass().add("row");
+            densities.getChildren().add(row);
+        }
+    }
+
+    private void dense(int p, TextField field) {
+        String before = density(p).map(Amounts::text).orElse("1");
+        String typed = field.getText().strip();
+        if (tuning.isStale() || typed.equals(before)) {
+            return;
+        }
+        try {
+            double density = typed.isEmpty() ? 1 : Double.parseDouble(typed);
+            phases.density(noted(p), density == 1 ? Optional.empty() : Optional.of(density));
+        } catch (NumberFormatException e) {
+            desk.say(Texts.of("shares.density.wrong", typed));
+        } catch (IllegalArgumentException e) {
+            desk.say(Texts.of("complaint", e.getMessage()));
+        }
+        fill();
     }
 
     private void weigh() {

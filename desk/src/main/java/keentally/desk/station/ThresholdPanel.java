@@ -22,11 +22,15 @@ import keentally.desk.model.DeskModel;
 
 /** The threshold station's own panel: rule and side, and the upright histogram with the cut to drag. */
 final class ThresholdPanel extends VBox implements StationPanel.Body {
+    private static final double CURVE = 74;
+
     private final DeskModel desk;
     private final Tuning tuning;
     private final UprightHistogram histogram;
-    private final Curve stability = new Curve("stability", Texts.of("stability.across"), Texts.of("stability.up"), 108);
+    private final Curve stability = new Curve("stability", "", Texts.of("stability.up"), CURVE);
+    private final Label across = Prose.of(Texts.of("stability.across"), "setting-name");
     private final Label steadiness = Prose.of("", "hint");
+    private final CountCurve counts;
     private Optional<LevelProfile> profile = Optional.empty();
     private double cut = Double.NaN;
     private Plane asked;
@@ -34,6 +38,7 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
     ThresholdPanel(DeskModel desk, String stepId) {
         this.desk = desk;
         this.tuning = new Tuning(desk, stepId);
+        this.counts = new CountCurve(desk, stepId, "", CURVE);
         this.histogram = new UprightHistogram(tuning::tryCut, tuning::keepCut);
         getStyleClass().add("threshold-panel");
         for (Setting<?> setting : tuning.step().description().settings()) {
@@ -44,7 +49,8 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
         if (!tuning.is("keep", "between")) {
             VBox.setVgrow(histogram, Priority.ALWAYS);
             steadiness.setId("steadiness");
-            getChildren().addAll(histogram, stability, steadiness);
+            across.visibleProperty().bind(stability.visibleProperty());
+            getChildren().addAll(histogram, across, stability, steadiness, counts);
             Tooltip.install(histogram, new Tooltip(Texts.of("threshold.scale")));
         }
         refresh();
@@ -98,6 +104,7 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
         stability.setVisible(there);
         steadiness.setVisible(there);
         if (!there) {
+            counts.clear();
             return;
         }
         Stability now = Stability.of(profile.get().histogram(), cut, tuning.is("keep", "dark"));
@@ -108,5 +115,8 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
                 now.isSteep() ? "stability.steep" : "stability.steady",
                 Figures.percent(now.percent(-2)),
                 Figures.percent(now.percent(2))));
+        counts.show(now.at().stream()
+                .map(a -> new CountCurve.Neighbour(a.offset(), tuning.handCut(a.cut())))
+                .toList());
     }
 }

@@ -9,20 +9,20 @@ import keentally.core.picture.PhaseMap;
 import keentally.core.step.Flow;
 import keentally.core.step.State;
 import keentally.core.view.Layers;
-import keentally.core.view.PhaseInks;
 import keentally.core.view.PhasePaint;
 import keentally.core.view.Pyramid;
 import keentally.core.view.StageComposer;
 import keentally.core.view.Viewport;
 import keentally.core.work.Work;
 import keentally.desk.model.Newest;
+import keentally.desk.stage.PhaseSeen;
 import keentally.desk.stage.StageModel;
 
 /** Paints the tiles of a sheet through one window, away from the interface thread; only what was asked last. */
 final class TilePainter {
     private final Newest newest;
     private final Map<State, Pyramid> prepared = new HashMap<>();
-    private final Map<PhaseMap, int[]> means = new HashMap<>();
+    private final Map<PhaseMap, PhasePaint> means = new HashMap<>();
 
     TilePainter(Newest newest) {
         this.newest = newest;
@@ -33,7 +33,7 @@ final class TilePainter {
      *
      * @param view of one tile
      */
-    record Look(Viewport view, Layers.Overlay overlay, double strength, StageModel.PhaseLook phases) {}
+    record Look(Viewport view, Layers.Overlay overlay, double strength, PhaseSeen phases) {}
 
     /** @param done told all pictures in the order of the tiles, empty for those not ready, on the interface thread */
     void paint(List<TrialModel.Tile> tiles, Look look, Consumer<List<Optional<int[]>>> done) {
@@ -70,13 +70,11 @@ final class TilePainter {
                 work);
     }
 
+    /** Mean colours take a pass over the picture, so they are kept. */
     private PhasePaint phases(PhaseMap map, Pyramid ground, Look look, Work work) {
-        int n = map.names().size();
-        int[] inks = switch (look.phases()) {
-            case FLAT, OUTLINES -> PhaseInks.flat(n);
-            case GREYS -> PhaseInks.greys(n);
-            case MEAN -> means.computeIfAbsent(map, m -> PhaseInks.mean(m, ground, work));
-        };
-        return new PhasePaint(map, inks, look.phases() == StageModel.PhaseLook.OUTLINES);
+        if (look.phases().look() != StageModel.PhaseLook.MEAN) {
+            return look.phases().paint(map, ground, work);
+        }
+        return means.computeIfAbsent(map, m -> look.phases().paint(m, ground, work));
     }
 }

@@ -29,6 +29,7 @@ import keentally.core.words.Figures;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Newest;
+import keentally.desk.stage.PhaseSeen;
 import keentally.desk.stage.StageModel;
 
 /** The tiles of a trial sheet: the same crop of the picture under each alternative, zooming and panning together. */
@@ -312,7 +313,10 @@ final class TrialGrid extends ScrollPane {
                 ? Layers.Overlay.OUTLINES
                 : stage.overlay().get();
         TilePainter.Look look = new TilePainter.Look(
-                view.get(), overlay, stage.strength().get(), stage.phaseLook().get());
+                view.get(),
+                overlay,
+                stage.strength().get(),
+                new PhaseSeen(stage.phaseLook().get(), desk.phaseColours()));
         painter.paint(model.tiles().get(), look, pictures -> {
             for (int i = 0; i < Math.min(pictures.size(), views.size()); i++) {
                 int index = i;

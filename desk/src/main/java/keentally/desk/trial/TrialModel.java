@@ -21,6 +21,7 @@ import keentally.core.setting.Values;
 import keentally.core.stats.Histogram;
 import keentally.core.step.Flow;
 import keentally.core.step.State;
+import keentally.core.trial.Axes;
 import keentally.core.trial.Axis;
 import keentally.core.trial.Outcomes;
 import keentally.core.trial.Variant;

@@ -16,6 +16,7 @@ import keentally.core.quantity.LengthUnit;
 import keentally.study.document.Thing.HandThing;
 import keentally.study.document.Thing.MethodThing;
 import keentally.study.document.Thing.OrderThing;
+import keentally.study.document.Thing.PhasesThing;
 import keentally.study.document.Thing.SampleThing;
 
 /** The document, as it is at one moment: things by their ids. */
@@ -25,6 +26,7 @@ public final class Study {
 
     private static final String HAND = "hand/";
     private static final String METHOD = "method/";
+    private static final String PHASES = "phases/";
     private static final String ORDER = "order";
     private static final String SAMPLE = "sample/";
 
@@ -71,6 +73,16 @@ public final class Study {
     public Study with(String id, Method method) {
         return with(METHOD + id, Optional.of(new MethodThing(method)))
                 .withoutHand(h -> h.method().equals(id) && method.indexOf(h.step()) < 0);
+    }
+
+    /** What is said of a method's phases, by their names. */
+    public Map<String, PhaseNote> phaseNotes(String methodId) {
+        return things.get(PHASES + methodId) instanceof PhasesThing phases ? phases.notes() : Map.of();
+    }
+
+    /** With other words about a method's phases. */
+    public Study withPhaseNotes(String methodId, Map<String, PhaseNote> notes) {
+        return with(PHASES + methodId, notes.isEmpty() ? Optional.empty() : Optional.of(new PhasesThing(notes)));
     }
 
     /** What was done by hand on a sample for a method, by the ids of its steps. */

@@ -2,6 +2,7 @@ package keentally.study.document;
 
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import keentally.core.hand.HandWork;
 import keentally.core.method.Method;
@@ -79,6 +80,13 @@ public sealed interface Thing {
 
     /** What was done by hand on one sample, for one step of one method. */
     record HandThing(HandWork work) implements Thing {}
+
+    /** What is said of a method's phases, by their names. */
+    record PhasesThing(Map<String, PhaseNote> notes) implements Thing {
+        public PhasesThing {
+            notes = Map.copyOf(notes);
+        }
+    }
 
     /** The ids of the samples in the order of the slide tray. */
     record OrderThing(List<String> samples) implements Thing {

@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.NoSuchElementException;
 import java.util.Optional;
+import java.util.TreeMap;
+import keentally.core.colour.Rgb;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
 import keentally.core.method.MethodStep;
@@ -16,6 +18,7 @@ import keentally.core.quantity.Scale;
 import keentally.core.setting.Values;
 import keentally.study.document.Calibration;
 import keentally.study.document.FieldText;
+import keentally.study.document.PhaseNote;
 import keentally.study.document.PictureRef;
 import keentally.study.document.PictureRef.FileStamp;
 import keentally.study.document.PictureRef.Source;
@@ -24,6 +27,7 @@ import keentally.study.document.Thing;
 import keentally.study.document.Thing.HandThing;
 import keentally.study.document.Thing.MethodThing;
 import keentally.study.document.Thing.OrderThing;
+import keentally.study.document.Thing.PhasesThing;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.Json;
 import keentally.study.method.ReferencePaths;
@@ -43,6 +47,7 @@ final class ThingText {
                     case SampleThing sample -> sample(sample);
                     case MethodThing method -> method(ReferencePaths.relative(method.method(), folder));
                     case HandThing hand -> HandText.write(hand.work());
+                    case PhasesThing phases -> Map.of("notes", notes(phases.notes()));
                     case OrderThing order -> Map.of("samples", order.samples());
                 });
     }
@@ -52,6 +57,7 @@ final class ThingText {
             case SampleThing s -> "sample";
             case MethodThing m -> "method";
             case HandThing h -> "hand";
+            case PhasesThing p -> "phases";
             case OrderThing o -> "order";
         };
     }
@@ -64,12 +70,38 @@ final class ThingText {
                 case "sample" -> sample(map(tree));
                 case "method" -> new MethodThing(ReferencePaths.whole(method(map(tree)), folder));
                 case "hand" -> new HandThing(HandText.read(map(tree)));
+                case "phases" -> new PhasesThing(readNotes(map(map(tree).get("notes"))));
                 case "order" -> new OrderThing(texts(map(tree).get("samples")));
                 default -> throw new IllegalArgumentException("no thing is called " + kind);
             };
         } catch (MethodFault | ClassCastException | NullPointerException | NoSuchElementException e) {
             throw new IllegalArgumentException("a " + kind + " in the study cannot be read: " + e.getMessage(), e);
         }
+    }
+
+    private static Map<String, Object> notes(Map<String, PhaseNote> notes) {
+        Map<String, Object> tree = new TreeMap<>();
+        notes.forEach((phase, note) -> {
+            Map<String, Object> said = new LinkedHashMap<>();
+            note.colour().ifPresent(c -> said.put("colour", c.toString()));
+            note.density().ifPresent(d -> said.put("density", d));
+            tree.put(phase, said);
+        });
+        return tree;
+    }
+
+    private static Map<String, PhaseNote> readNotes(Map<String, Object> tree) {
+        Map<String, PhaseNote> notes = new TreeMap<>();
+        tree.forEach((phase, said) -> {
+            Map<String, Object> map = map(said);
+            notes.put(
+                    phase,
+                    new PhaseNote(
+                            Optional.ofNullable(map.get("colour")).map(c -> Rgb.of((String) c)),
+                            Optional.ofNullable(map.get("density"))
+                                    .map(d -> number(d).doubleValue())));
+        });
+        return notes;
     }
 
     /** As a method file, and beside it exactly what was set: settings that rest now are there again when they apply. */

@@ -10,6 +10,7 @@ import java.nio.file.Path;
 import java.sql.DriverManager;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.SplittableRandom;
 import java.util.concurrent.CountDownLatch;
@@ -31,6 +32,7 @@ import keentally.core.quantity.Scale;
 import keentally.core.step.Steps;
 import keentally.study.document.Calibration;
 import keentally.study.document.Journal;
+import keentally.study.document.PhaseNote;
 import keentally.study.document.PictureRef;
 import keentally.study.document.PictureRef.FileStamp;
 import keentally.study.document.PictureRef.Source;
@@ -40,6 +42,7 @@ import keentally.study.document.Thing;
 import keentally.study.document.Thing.HandThing;
 import keentally.study.document.Thing.MethodThing;
 import keentally.study.document.Thing.OrderThing;
+import keentally.study.document.Thing.PhasesThing;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
 import org.junit.jupiter.api.Test;
@@ -106,7 +109,12 @@ class StudyFileTest {
                 new MethodThing(method),
                 new OrderThing(study.samples()),
                 new HandThing(SEEDS),
-                new HandThing(STROKES))) {
+                new HandThing(STROKES),
+                new PhasesThing(Map.of(
+                        "crust, dark",
+                        new PhaseNote(Optional.of(Rgb.of("#102030")), Optional.of(1.25)),
+                        "rest",
+                        PhaseNote.NONE.dense(Optional.of(0.1)))))) {
             assertThat(text.read(ThingText.kind(thing), text.write(thing))).isEqualTo(thing);
         }
     }
