@@ -162,7 +162,12 @@ class PhasesWindowTest {
         assertThat(Files.readString(folder.resolve("sheet.csv")))
                 .startsWith(
                         "sample,setting,share_percent,explained_percent,count,differs_percent,current,error\r\nFlour dispersion,1 px,");
-        desk.keys(KeyCode.ESCAPE);
+        desk.click("trial-keep");
+        assertThat(desk.onFx(() -> desk.model().study().get().sheets()).values())
+                .singleElement()
+                .satisfies(s -> assertThat(s.title()).contains("Flour dispersion"))
+                .satisfies(s -> assertThat(s.table()).isEqualTo(Files.readString(folder.resolve("sheet.csv"))));
+        desk.click("trial-close");
         assertThat(desk.has("trial-panel")).isFalse();
     }
 

@@ -4,11 +4,13 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
+import java.util.function.Consumer;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
 import keentally.desk.look.Texts;
+import keentally.study.document.Thing.SheetThing;
 import keentally.study.file.FileFault;
 import keentally.study.file.WholeFile;
 import keentally.study.method.MethodFile;
@@ -50,8 +52,27 @@ public final class DeskFiles {
     }
 
     /** Writes a trial sheet as a picture and a table beside it. */
-    public void saveSheet(Path png, int width, int height, int[] colours, List<TrialFiles.Row> rows) {
-        write(png, () -> TrialFiles.write(png, width, height, colours, rows));
+    public void saveSheet(Path png, SheetThing sheet) {
+        write(png, () -> TrialFiles.write(png, sheet));
+    }
+
+    /** Keeps a trial sheet with the study. */
+    public void keepSheet(SheetThing sheet) {
+        desk.act(Texts.of("action.keep-sheet", sheet.title()), s -> s.with(sheet));
+        desk.say(Texts.of("sheets.kept"));
+    }
+
+    public void removeSheet(String id, String title) {
+        desk.act(Texts.of("action.remove-sheet", title), s -> s.withoutSheet(id));
+    }
+
+    /** Makes a trial sheet of what is seen; told on the interface thread. */
+    public void sheet(
+            String title, int width, int height, int[] colours, List<TrialFiles.Row> rows, Consumer<SheetThing> then) {
+        desk.whenIdle(cancel -> {
+            SheetThing made = TrialFiles.kept(title, width, height, colours, rows);
+            ui.execute(() -> then.accept(made));
+        });
     }
 
     private void write(Path file, Writing writing) {

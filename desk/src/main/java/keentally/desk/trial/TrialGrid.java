@@ -72,7 +72,12 @@ final class TrialGrid extends ScrollPane {
         model.tiles().addListener(o -> show());
         model.chosen().addListener(o -> mark());
         model.number().addListener(o -> show());
-        viewportBoundsProperty().addListener(o -> layOut());
+        viewportBoundsProperty().addListener((o, was, is) -> {
+            boolean same = was.getWidth() == is.getWidth() && was.getHeight() == is.getHeight();
+            if (!same) {
+                layOut();
+            }
+        });
         stage.overlay().addListener(o -> paint());
         stage.phaseLook().addListener(o -> paint());
         addEventFilter(ScrollEvent.SCROLL, this::zoom);

@@ -23,6 +23,7 @@ import keentally.core.trial.Axes;
 import keentally.core.trial.Axis;
 import keentally.core.words.Figures;
 import keentally.core.words.Words;
+import keentally.desk.look.Glyph;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
@@ -48,7 +49,7 @@ final class TrialPanel extends VBox {
     private final Button stop;
     private boolean filling;
 
-    TrialPanel(DeskModel desk, TrialModel model, Runnable onTake, Runnable onClose, Runnable onSave) {
+    TrialPanel(DeskModel desk, TrialModel model, Runnable onTake, Runnable onClose, Runnable onSave, Runnable onKeep) {
         this.desk = desk;
         this.model = model;
         setId("trial-panel");
@@ -76,12 +77,14 @@ final class TrialPanel extends VBox {
                 take,
                 stop,
                 gap,
-                Pieces.button("trial-save", "trial.save", onSave),
-                Pieces.button("trial-close", "trial.close", onClose));
+                Pieces.button("trial-keep", "trial.keep", onKeep),
+                Pieces.button("trial-save", "trial.save", onSave));
         ways.getStyleClass().add("setting-row");
+        Region space = new Region();
+        HBox.setHgrow(space, Priority.ALWAYS);
         getChildren()
                 .addAll(
-                        title,
+                        new HBox(title, space, Glyph.REMOVE.button("trial-close", Texts.of("trial.close"), onClose)),
                         Prose.of(Texts.of("trial.question"), "question"),
                         labelled("trial.axis", first),
                         firstText,
@@ -95,6 +98,16 @@ final class TrialPanel extends VBox {
                         plot,
                         chosen,
                         ways);
+    }
+
+    /** The station that is tried. */
+    String heading() {
+        return title.getText();
+    }
+
+    /** What is tried of it. */
+    String axis() {
+        return first.getConverter().toString(first.getValue());
     }
 
     private static Node labelled(String key, Region control) {

@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Consumer;
 import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -14,9 +15,11 @@ import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.Region;
+import keentally.desk.look.Texts;
 import keentally.desk.model.DeskFiles;
 import keentally.desk.model.DeskModel;
 import keentally.desk.stage.StageModel;
+import keentally.study.document.Thing.SheetThing;
 import keentally.study.result.TrialFiles;
 
 /** The trial sheet as the window lays it out: tiles where the stage is, and what is tried where the station's panel is. */
@@ -35,7 +38,7 @@ public final class TrialSheet {
         this.choose = choose;
         this.model = new TrialModel(desk, Platform::runLater);
         this.grid = new TrialGrid(desk, stage, model, this::take);
-        this.panel = new TrialPanel(desk, model, this::take, this::close, this::save);
+        this.panel = new TrialPanel(desk, model, this::take, this::close, this::save, this::keep);
         this.files = new DeskFiles(desk, Platform::runLater);
         for (Region part : new Region[] {grid, panel}) {
             part.addEventFilter(KeyEvent.KEY_PRESSED, e -> {
@@ -102,16 +105,23 @@ public final class TrialSheet {
 
     /** What is seen as a picture, and all numbers as a table beside it. */
     private void save() {
-        choose.get().ifPresent(file -> {
-            WritableImage picture = grid.getContent().snapshot(new SnapshotParameters(), null);
-            int width = (int) picture.getWidth();
-            int height = (int) picture.getHeight();
-            int[] pixels = new int[width * height];
-            picture.getPixelReader().getPixels(0, 0, width, height, PixelFormat.getIntArgbInstance(), pixels, 0, width);
-            List<TrialFiles.Row> rows =
-                    model.tiles().get().stream().map(this::row).toList();
-            files.saveSheet(file, width, height, pixels, rows);
-        });
+        choose.get().ifPresent(file -> make(sheet -> files.saveSheet(file, sheet)));
+    }
+
+    private void keep() {
+        make(files::keepSheet);
+    }
+
+    private void make(Consumer<SheetThing> then) {
+        WritableImage picture = grid.getContent().snapshot(new SnapshotParameters(), null);
+        int width = (int) picture.getWidth();
+        int height = (int) picture.getHeight();
+        int[] pixels = new int[width * height];
+        picture.getPixelReader().getPixels(0, 0, width, height, PixelFormat.getIntArgbInstance(), pixels, 0, width);
+        List<TrialFiles.Row> rows = model.tiles().get().stream().map(this::row).toList();
+        String name = desk.sample().map(s -> s.name()).orElse("");
+        String title = Texts.of("sheets.named", name, panel.heading(), panel.axis());
+        files.sheet(title, width, height, pixels, rows, then);
     }
 
     private TrialFiles.Row row(TrialModel.Tile tile) {

@@ -88,6 +88,7 @@ final class DeskMenus {
                 redo,
                 line(),
                 item("export", "Shortcut+E", () -> window.exportTable()),
+                item("sheets", "", () -> window.showSheets()),
                 line(),
                 item("preferences", "Shortcut+Comma", () -> window.askPreferences()),
                 item("quit", "Shortcut+Q", () -> window.quit()));

@@ -287,6 +287,11 @@ public final class DeskWindow {
         return Optional.ofNullable(preferences.choose(chooser, window)).map(File::toPath);
     }
 
+    void showSheets() {
+        SheetsDialog.show(
+                scene(), desk, files, () -> sheetFile().map(Path::toFile).orElse(null));
+    }
+
     /** The trial sheet of the selected station. */
     public TrialSheet trials() {
         return trials;

@@ -1,9 +1,11 @@
 package keentally.study.document;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.SequencedMap;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -18,6 +20,7 @@ import keentally.study.document.Thing.MethodThing;
 import keentally.study.document.Thing.OrderThing;
 import keentally.study.document.Thing.PhasesThing;
 import keentally.study.document.Thing.SampleThing;
+import keentally.study.document.Thing.SheetThing;
 
 /** The document, as it is at one moment: things by their ids. */
 public final class Study {
@@ -28,6 +31,7 @@ public final class Study {
     private static final String METHOD = "method/";
     private static final String PHASES = "phases/";
     private static final String ORDER = "order";
+    private static final String SHEET = "sheet/";
     private static final String SAMPLE = "sample/";
 
     private final Map<String, Thing> things;
@@ -73,6 +77,30 @@ public final class Study {
     public Study with(String id, Method method) {
         return with(METHOD + id, Optional.of(new MethodThing(method)))
                 .withoutHand(h -> h.method().equals(id) && method.indexOf(h.step()) < 0);
+    }
+
+    /** The trial sheets that were kept, by their ids, oldest first. */
+    public SequencedMap<String, SheetThing> sheets() {
+        TreeMap<Integer, SheetThing> numbered = new TreeMap<>();
+        things.forEach((id, thing) -> {
+            if (thing instanceof SheetThing sheet) {
+                numbered.put(Integer.valueOf(id.substring(SHEET.length())), sheet);
+            }
+        });
+        SequencedMap<String, SheetThing> sheets = new LinkedHashMap<>();
+        numbered.forEach((number, sheet) -> sheets.put(String.valueOf(number), sheet));
+        return sheets;
+    }
+
+    /** With one more trial sheet kept, the newest. */
+    public Study with(SheetThing sheet) {
+        int newest =
+                sheets().isEmpty() ? 0 : Integer.parseInt(sheets().lastEntry().getKey());
+        return with(SHEET + (newest + 1), Optional.of(sheet));
+    }
+
+    public Study withoutSheet(String id) {
+        return with(SHEET + id, Optional.empty());
     }
 
     /** What is said of a method's phases, by their names. */

@@ -88,6 +88,14 @@ public sealed interface Thing {
         }
     }
 
+    /**
+     * A trial sheet as it stood when it was kept.
+     *
+     * @param table its numbers, as a table's file holds them
+     * @param png its picture in base 64
+     */
+    record SheetThing(String title, String table, String png) implements Thing {}
+
     /** The ids of the samples in the order of the slide tray. */
     record OrderThing(List<String> samples) implements Thing {
         public OrderThing {

@@ -14,8 +14,10 @@ import java.awt.image.PixelInterleavedSampleModel;
 import java.awt.image.Raster;
 import java.awt.image.SampleModel;
 import java.awt.image.WritableRaster;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.Iterator;
 import javax.imageio.IIOImage;
@@ -48,9 +50,24 @@ public final class PictureWriter {
 
     /** Colours 0xRRGGBB, row by row, as PNG. */
     public static void png(Path file, int width, int height, int[] colours) throws FileFault {
+        write(file, "png", image(width, height, colours));
+    }
+
+    /** Colours 0xRRGGBB, row by row, as the bytes of a PNG. */
+    public static byte[] png(int width, int height, int[] colours) {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try {
+            encode(out, "png", image(width, height, colours));
+        } catch (IOException e) {
+            throw new UncheckedIOException("memory can be written to", e);
+        }
+        return out.toByteArray();
+    }
+
+    private static BufferedImage image(int width, int height, int[] colours) {
         BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
         image.setRGB(0, 0, width, height, colours, 0, width);
-        write(file, "png", image);
+        return image;
     }
 
     /** A picture as TIFF: one channel, or red, green and blue, at its depth. */

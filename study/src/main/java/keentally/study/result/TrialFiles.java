@@ -2,8 +2,10 @@ package keentally.study.result;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Base64;
 import java.util.List;
 import java.util.OptionalDouble;
+import keentally.study.document.Thing.SheetThing;
 import keentally.study.file.FileFault;
 import keentally.study.file.WholeFile;
 import keentally.study.picture.PictureWriter;
@@ -31,11 +33,16 @@ public final class TrialFiles {
             String error) {}
 
     /**
-     * @param png the picture's file; the table ends in {@code .csv} instead
+     * A sheet to be kept with a study.
+     *
      * @param colours 0xRRGGBB, row by row
-     * @return the table's file
      */
-    public static Path write(Path png, int width, int height, int[] colours, List<Row> rows) throws FileFault {
+    public static SheetThing kept(String title, int width, int height, int[] colours, List<Row> rows) {
+        byte[] png = PictureWriter.png(width, height, colours);
+        return new SheetThing(title, table(rows), Base64.getEncoder().encodeToString(png));
+    }
+
+    private static String table(List<Row> rows) {
         Sheet sheet = new Sheet(List.of(
                 "sample",
                 "setting",
@@ -56,14 +63,23 @@ public final class TrialFiles {
                     row.current() ? "yes" : "no",
                     Sheet.text(row.error())));
         }
+        return sheet.csv();
+    }
+
+    /**
+     * @param png the picture's file; the table ends in {@code .csv} instead
+     * @return the table's file
+     */
+    public static Path write(Path png, SheetThing sheet) throws FileFault {
         String name = png.getFileName().toString();
         int dot = name.lastIndexOf('.');
         Path table = png.resolveSibling((dot > 0 ? name.substring(0, dot) : name) + ".csv");
         if (Files.exists(table) && !Files.exists(png)) {
             throw new FileFault(table + " is there already and belongs to no trial sheet; choose another name.");
         }
-        PictureWriter.png(png, width, height, colours);
-        WholeFile.write(table, sheet.csv());
+        byte[] picture = Base64.getDecoder().decode(sheet.png());
+        WholeFile.write(png, out -> out.write(picture));
+        WholeFile.write(table, sheet.table());
         return table;
     }
 }

@@ -29,6 +29,7 @@ import keentally.study.document.Thing.MethodThing;
 import keentally.study.document.Thing.OrderThing;
 import keentally.study.document.Thing.PhasesThing;
 import keentally.study.document.Thing.SampleThing;
+import keentally.study.document.Thing.SheetThing;
 import keentally.study.file.Json;
 import keentally.study.method.ReferencePaths;
 
@@ -48,6 +49,7 @@ final class ThingText {
                     case MethodThing method -> method(ReferencePaths.relative(method.method(), folder));
                     case HandThing hand -> HandText.write(hand.work());
                     case PhasesThing phases -> Map.of("notes", notes(phases.notes()));
+                    case SheetThing sheet -> Map.of("title", sheet.title(), "table", sheet.table(), "png", sheet.png());
                     case OrderThing order -> Map.of("samples", order.samples());
                 });
     }
@@ -58,6 +60,7 @@ final class ThingText {
             case MethodThing m -> "method";
             case HandThing h -> "hand";
             case PhasesThing p -> "phases";
+            case SheetThing s -> "sheet";
             case OrderThing o -> "order";
         };
     }
@@ -71,12 +74,17 @@ final class ThingText {
                 case "method" -> new MethodThing(ReferencePaths.whole(method(map(tree)), folder));
                 case "hand" -> new HandThing(HandText.read(map(tree)));
                 case "phases" -> new PhasesThing(readNotes(map(map(tree).get("notes"))));
+                case "sheet" -> sheet(map(tree));
                 case "order" -> new OrderThing(texts(map(tree).get("samples")));
                 default -> throw new IllegalArgumentException("no thing is called " + kind);
             };
         } catch (MethodFault | ClassCastException | NullPointerException | NoSuchElementException e) {
             throw new IllegalArgumentException("a " + kind + " in the study cannot be read: " + e.getMessage(), e);
         }
+    }
+
+    private static SheetThing sheet(Map<String, Object> tree) {
+        return new SheetThing((String) tree.get("title"), (String) tree.get("table"), (String) tree.get("png"));
     }
 
     private static Map<String, Object> notes(Map<String, PhaseNote> notes) {

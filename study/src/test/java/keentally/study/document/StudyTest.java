@@ -17,6 +17,7 @@ import keentally.study.document.PictureRef.Source;
 import keentally.study.document.Thing.HandThing;
 import keentally.study.document.Thing.OrderThing;
 import keentally.study.document.Thing.SampleThing;
+import keentally.study.document.Thing.SheetThing;
 import org.junit.jupiter.api.Test;
 
 class StudyTest {
@@ -67,6 +68,18 @@ class StudyTest {
                 .isEmpty();
         assertThat(study.withoutHand("m1", "similar-colour-1").handFor("m1", "similar-colour-1"))
                 .isEmpty();
+    }
+
+    @Test
+    void sheetsAreKeptInTheOrderTheyWereMade() {
+        Study study = Study.empty();
+        for (int i = 1; i <= 12; i++) {
+            study = study.with(new SheetThing("sheet " + i, "", ""));
+        }
+        assertThat(study.sheets().keySet()).startsWith("1", "2", "3").endsWith("11", "12");
+        study = study.withoutSheet("12").withoutSheet("2").with(new SheetThing("new", "", ""));
+        assertThat(study.sheets().lastEntry().getValue().title()).isEqualTo("new");
+        assertThat(study.sheets()).hasSize(11);
     }
 
     @Test

@@ -8,6 +8,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.OptionalDouble;
 import javax.imageio.ImageIO;
+import keentally.study.document.Thing.SheetThing;
 import keentally.study.file.FileFault;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -19,8 +20,8 @@ class TrialFilesTest {
     @Test
     void aSheetIsAPictureAndATableOfTheSameName() throws Exception {
         Path png = folder.resolve("flour.sheet.png");
-        Path table = TrialFiles.write(
-                png,
+        SheetThing sheet = TrialFiles.kept(
+                "Flour",
                 2,
                 1,
                 new int[] {0xff0000, 0x00ff00},
@@ -35,6 +36,7 @@ class TrialFilesTest {
                                 Double.NaN,
                                 false,
                                 "finds none")));
+        Path table = TrialFiles.write(png, sheet);
         assertThat(table).isEqualTo(folder.resolve("flour.sheet.csv"));
         assertThat(ImageIO.read(png.toFile()).getRGB(1, 0)).isEqualTo(0xff00ff00);
         assertThat(Files.readString(table))
@@ -45,7 +47,8 @@ class TrialFilesTest {
     @Test
     void aTableOfSomebodyElsesIsLeftAlone() throws Exception {
         Path theirs = Files.writeString(folder.resolve("mine.csv"), "kept");
-        assertThatThrownBy(() -> TrialFiles.write(folder.resolve("mine.png"), 1, 1, new int[1], List.of()))
+        assertThatThrownBy(() ->
+                        TrialFiles.write(folder.resolve("mine.png"), TrialFiles.kept("t", 1, 1, new int[1], List.of())))
                 .isInstanceOf(FileFault.class)
                 .hasMessageContaining("choose another name");
         assertThat(theirs).hasContent("kept");

@@ -44,6 +44,7 @@ import keentally.study.document.Thing.MethodThing;
 import keentally.study.document.Thing.OrderThing;
 import keentally.study.document.Thing.PhasesThing;
 import keentally.study.document.Thing.SampleThing;
+import keentally.study.document.Thing.SheetThing;
 import keentally.study.file.FileFault;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -110,6 +111,7 @@ class StudyFileTest {
                 new OrderThing(study.samples()),
                 new HandThing(SEEDS),
                 new HandThing(STROKES),
+                new SheetThing("a · b", "x,y\r\n", "AAAA"),
                 new PhasesThing(Map.of(
                         "crust, dark",
                         new PhaseNote(Optional.of(Rgb.of("#102030")), Optional.of(1.25)),
