@@ -100,11 +100,6 @@ final class TrialPanel extends VBox {
                         ways);
     }
 
-    /** The station that is tried. */
-    String heading() {
-        return title.getText();
-    }
-
     /** What is tried of it. */
     String axis() {
         return first.getConverter().toString(first.getValue());

@@ -15,6 +15,7 @@ import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.Region;
+import keentally.core.words.Words;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskFiles;
 import keentally.desk.model.DeskModel;
@@ -120,8 +121,15 @@ public final class TrialSheet {
         picture.getPixelReader().getPixels(0, 0, width, height, PixelFormat.getIntArgbInstance(), pixels, 0, width);
         List<TrialFiles.Row> rows = model.tiles().get().stream().map(this::row).toList();
         String name = desk.sample().map(s -> s.name()).orElse("");
-        String title = Texts.of("sheets.named", name, panel.heading(), panel.axis());
+        String title = Texts.of("sheets.named", name, station(), panel.axis());
         files.sheet(title, width, height, pixels, rows, then);
+    }
+
+    private String station() {
+        return desk.method()
+                .step(desk.station().get())
+                .map(s -> Words.title(s.description()))
+                .orElse("");
     }
 
     private TrialFiles.Row row(TrialModel.Tile tile) {

@@ -93,7 +93,12 @@ public final class DeskWindow {
         VBox.setVgrow(panel, Priority.ALWAYS);
         this.stationSide = new VBox(panel, station.footer());
         this.trials = new TrialSheet(desk, stageModel, this::sheetFile);
-        trials.isOpen().addListener(o -> show(benchWord));
+        trials.isOpen().addListener((o, was, is) -> {
+            show(benchWord);
+            if (!is) {
+                stage.requestFocus();
+            }
+        });
         this.starters = new StarterSheet(desk, stageModel);
         this.objects = new ObjectsPane(desk, this::exportTable);
         root.getStyleClass().add("desk");

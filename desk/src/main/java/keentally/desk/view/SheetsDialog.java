@@ -42,6 +42,7 @@ final class SheetsDialog {
     static void show(Scene owner, DeskModel desk, DeskFiles files, Supplier<File> choose) {
         SheetsDialog dialog = new SheetsDialog(desk, files, choose);
         dialog.fill();
+        dialog.list.setMinWidth(0);
         ScrollPane scroll = new ScrollPane(dialog.list);
         scroll.setFitToWidth(true);
         scroll.setPrefSize(WIDTH, HEIGHT);
@@ -75,8 +76,10 @@ final class SheetsDialog {
         ImageView picture = new ImageView(
                 new Image(new ByteArrayInputStream(Base64.getDecoder().decode(sheet.png()))));
         picture.setPreserveRatio(true);
-        picture.setFitWidth(Math.min(WIDTH - 30, picture.getImage().getWidth()));
-        return new VBox(8, head, picture);
+        picture.fitWidthProperty().bind(list.widthProperty());
+        VBox one = new VBox(8, head, picture);
+        one.setMinWidth(0);
+        return one;
     }
 
     private void save(SheetThing sheet) {
