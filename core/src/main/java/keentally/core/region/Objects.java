@@ -82,6 +82,11 @@ public final class Objects {
         return regions.mask(this::isKept);
     }
 
+    /** The lines between kept objects that touch: of every pair by eight neighbours, the pixels of the one with the higher number. */
+    public Mask lines() {
+        return regions.lines(this::isKept);
+    }
+
     public long bytes() {
         return regions.bytes() + 4L * (2 * fate.length + kept.length);
     }

@@ -140,6 +140,34 @@ public final class Regions {
         return Mask.of(width, height, words);
     }
 
+    /** The pixels of qualifying regions that have one of their eight neighbours in a qualifying region of a lower index. */
+    public Mask lines(IntPredicate chosen) {
+        int stride = Mask.stride(width);
+        long[] words = new long[stride * height];
+        for (int run = 0; run < owner.length; run++) {
+            if (chosen.test(owner[run])) {
+                for (int row = Math.max(0, y[run] - 1); row <= Math.min(height - 1, y[run] + 1); row++) {
+                    lines(run, row, chosen, words, stride);
+                }
+            }
+        }
+        return Mask.of(width, height, words);
+    }
+
+    /** Sets what of a run lies beside runs of lower regions in one row. */
+    private void lines(int run, int row, IntPredicate chosen, long[] words, int stride) {
+        int found = Arrays.binarySearch(from, rowStart[row], rowStart[row + 1], from[run] - 1);
+        int other = found >= 0 ? found : Math.max(rowStart[row], -found - 2);
+        for (; other < rowStart[row + 1] && from[other] <= to[run]; other++) {
+            boolean lower = owner[other] < owner[run] && chosen.test(owner[other]);
+            if (lower && to[other] >= from[run]) {
+                int left = Math.max(from[run], from[other] - 1);
+                int right = Math.min(to[run], to[other] + 1);
+                Mask.setRun(words, y[run] * stride, left, right);
+            }
+        }
+    }
+
     /** Whether any pixel of the region lies outside {@code mask}. */
     public boolean leaves(int region, Mask mask) {
         for (int i = start[region]; i < start[region + 1]; i++) {

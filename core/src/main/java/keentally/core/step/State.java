@@ -1,6 +1,9 @@
 package keentally.core.step;
 
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.Optional;
+import java.util.SequencedMap;
 import keentally.core.colour.ChannelPlane;
 import keentally.core.colour.ColourRows;
 import keentally.core.picture.Channel;
@@ -19,6 +22,7 @@ import keentally.core.work.Work;
  *
  * @param original the sample's picture
  * @param current the picture as the steps left it
+ * @param aside masks that were set aside, by name, the oldest first
  */
 public record State(
         Picture original,
@@ -27,10 +31,18 @@ public record State(
         Optional<Scale> scale,
         Optional<PhaseMap> phases,
         Optional<Mask> mask,
-        Optional<Objects> objects) {
+        Optional<Objects> objects,
+        SequencedMap<String, Mask> aside) {
+
+    private static final SequencedMap<String, Mask> NOTHING =
+            Collections.unmodifiableSequencedMap(new LinkedHashMap<>());
 
     /** The name of the signal that is the picture as the steps left it. */
     public static final String PREPARED = "prepared";
+
+    public State {
+        aside = Collections.unmodifiableSequencedMap(aside);
+    }
 
     /** Before the first step. */
     public static State of(Picture picture, Field field, Optional<Scale> scale) {
@@ -38,23 +50,32 @@ public record State(
             throw new IllegalArgumentException("a field of " + field.width() + " × " + field.height()
                     + " does not fit a picture of " + picture.width() + " × " + picture.height());
         }
-        return new State(picture, picture, field, scale, Optional.empty(), Optional.empty(), Optional.empty());
+        return new State(picture, picture, field, scale, Optional.empty(), Optional.empty(), Optional.empty(), NOTHING);
     }
 
     public State give(Picture picture) {
-        return new State(original, picture, field, scale, phases, mask, objects);
+        return new State(original, picture, field, scale, phases, mask, objects, aside);
     }
 
     public State give(PhaseMap map) {
-        return new State(original, current, field, scale, Optional.of(map), Optional.empty(), Optional.empty());
+        return new State(original, current, field, scale, Optional.of(map), Optional.empty(), Optional.empty(), aside);
     }
 
     public State give(Mask chosen) {
-        return new State(original, current, field, scale, phases, Optional.of(field.clip(chosen)), Optional.empty());
+        return new State(
+                original, current, field, scale, phases, Optional.of(field.clip(chosen)), Optional.empty(), aside);
     }
 
     public State give(Objects found) {
-        return new State(original, current, field, scale, phases, Optional.of(found.mask()), Optional.of(found));
+        return new State(original, current, field, scale, phases, Optional.of(found.mask()), Optional.of(found), aside);
+    }
+
+    /** With a mask kept under a name; another one of that name is let go of. */
+    public State aside(String name, Mask kept) {
+        SequencedMap<String, Mask> more = new LinkedHashMap<>(aside);
+        more.remove(name);
+        more.put(name, kept);
+        return new State(original, current, field, scale, phases, mask, objects, more);
     }
 
     /** With the field made smaller: only what lies in {@code inside} counts from here on. */
@@ -66,12 +87,13 @@ public record State(
                 scale,
                 phases.map(p -> p.within(inside, work)),
                 Optional.of(inside),
-                objects);
+                objects,
+                aside);
     }
 
     /** The same outcome on a sample whose field and scale took no part in it. */
     public State on(Field otherField, Optional<Scale> otherScale) {
-        return new State(original, current, otherField, otherScale, phases, mask, objects);
+        return new State(original, current, otherField, otherScale, phases, mask, objects, aside);
     }
 
     /** The last kind that the state holds. */
@@ -151,6 +173,9 @@ public record State(
         }
         if (mask.orElse(null) != before.mask.orElse(null)) {
             bytes += mask.map(Mask::bytes).orElse(0L);
+        }
+        for (Mask kept : aside.values()) {
+            bytes += before.aside.containsValue(kept) || mask.orElse(null) == kept ? 0 : kept.bytes();
         }
         if (objects.orElse(null) != before.objects.orElse(null)) {
             bytes += objects.map(Objects::bytes).orElse(0L);

@@ -26,11 +26,22 @@ public final class Steps {
             GroupPhasesStep.DESCRIPTION,
             PickPhaseStep.DESCRIPTION,
             WithinStep.DESCRIPTION,
+            ProbeStep.ERODE,
+            ProbeStep.DILATE,
+            ProbeStep.OPEN,
+            ProbeStep.CLOSE,
             FillHolesStep.DESCRIPTION,
             RemoveSpecksStep.DESCRIPTION,
+            InvertMaskStep.DESCRIPTION,
+            SkeletonStep.DESCRIPTION,
+            HullStep.DESCRIPTION,
+            RimStep.DESCRIPTION,
+            SetAsideStep.DESCRIPTION,
+            CombineStep.DESCRIPTION,
             LabelStep.DESCRIPTION,
             EdgeObjectsStep.DESCRIPTION,
-            GateStep.DESCRIPTION);
+            GateStep.DESCRIPTION,
+            ObjectsToMaskStep.DESCRIPTION);
 
     private Steps() {}
 

@@ -20,6 +20,7 @@ import keentally.core.setting.FlagSetting;
 import keentally.core.setting.LengthSetting;
 import keentally.core.setting.LimitSetting;
 import keentally.core.setting.ListSetting;
+import keentally.core.setting.NameSetting;
 import keentally.core.setting.NumberSetting;
 import keentally.core.setting.RangeSetting;
 import keentally.core.setting.ReferenceSetting;
@@ -101,6 +102,7 @@ public final class Axes {
                                 .toList()));
             case LimitSetting limit -> Optional.empty();
             case ReferenceSetting reference -> Optional.empty();
+            case NameSetting name -> Optional.empty();
             case ListSetting<?> list -> Optional.empty();
         };
     }

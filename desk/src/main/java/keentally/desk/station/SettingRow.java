@@ -18,6 +18,7 @@ import keentally.core.setting.FlagSetting;
 import keentally.core.setting.LengthSetting;
 import keentally.core.setting.LimitSetting;
 import keentally.core.setting.ListSetting;
+import keentally.core.setting.NameSetting;
 import keentally.core.setting.NumberSetting;
 import keentally.core.setting.RangeSetting;
 import keentally.core.setting.ReferenceSetting;
@@ -82,6 +83,7 @@ final class SettingRow extends VBox {
             case LimitSetting limit -> field(limit);
             case RangeSetting range -> field(range);
             case ReferenceSetting reference -> new ReferenceField(tuning, reference);
+            case NameSetting given -> field(given);
             case ListSetting<?> list -> field(list);
         };
     }

@@ -1,0 +1,2 @@
+/** How far pixels are from others, exactly. Distances run between the centres of pixels. */
+package keentally.core.distance;
