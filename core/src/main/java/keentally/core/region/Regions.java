@@ -168,6 +168,23 @@ public final class Regions {
         }
     }
 
+    /** Without the pixels of a mask; a region that has no pixel left is gone. */
+    public Regions without(Mask gone) {
+        RegionBuilder builder = new RegionBuilder(width, height);
+        for (int region = 0; region < count(); region++) {
+            builder.next();
+        }
+        for (int run = 0; run < owner.length; run++) {
+            int at = gone.nextClear(y[run], from[run]);
+            while (at < to[run]) {
+                int end = Math.min(to[run], gone.nextSet(y[run], at));
+                builder.add(owner[run], y[run], at, end);
+                at = gone.nextClear(y[run], end);
+            }
+        }
+        return builder.regions();
+    }
+
     /** Whether any pixel of the region lies outside {@code mask}. */
     public boolean leaves(int region, Mask mask) {
         for (int i = start[region]; i < start[region + 1]; i++) {

@@ -5,11 +5,32 @@ import java.util.Map;
 import java.util.Optional;
 import keentally.core.quantity.Limit;
 
-/** One end of a range on a measure: text with a unit where the measure has one, else a number. May be left out. */
-public record LimitSetting(String id) implements Setting<Limit> {
+/**
+ * A length, an area or a bare number, as the measure or the picture has it: text with a unit, or a number.
+ *
+ * @param usual the default; empty where it may be left out
+ * @param elsewhere the default where {@code unless} does not hold
+ */
+public record LimitSetting(String id, Optional<Limit> usual, Optional<Condition> unless, Optional<Limit> elsewhere)
+        implements Setting<Limit> {
+    /** One end of a range on a measure. May be left out. */
+    public LimitSetting(String id) {
+        this(id, Optional.empty(), Optional.empty(), Optional.empty());
+    }
+
+    /** With one default where {@code when} holds and another where it does not. */
+    public static LimitSetting of(String id, String usual, Condition when, String elsewhere) {
+        return new LimitSetting(id, Optional.of(Limit.of(usual)), Optional.of(when), Optional.of(Limit.of(elsewhere)));
+    }
+
     @Override
     public Optional<Limit> fallback() {
-        return Optional.empty();
+        return usual;
+    }
+
+    @Override
+    public Optional<Limit> fallback(Values values) {
+        return unless.isPresent() && !unless.get().holds(values) ? elsewhere : usual;
     }
 
     @Override
@@ -45,6 +66,8 @@ public record LimitSetting(String id) implements Setting<Limit> {
 
     @Override
     public Map<String, Object> limits() {
-        return Map.of();
+        return elsewhere
+                .<Map<String, Object>>map(other -> Map.of("otherwise", write(other)))
+                .orElse(Map.of());
     }
 }

@@ -27,6 +27,11 @@ public sealed interface Setting<T>
     /** What holds when nothing is said; empty where something must be, or where nothing is a meaning of its own. */
     Optional<T> fallback();
 
+    /** What holds when nothing is said, among these values. */
+    default Optional<T> fallback(Values values) {
+        return fallback();
+    }
+
     /** Whether a step cannot do without it where it applies. */
     boolean required();
 

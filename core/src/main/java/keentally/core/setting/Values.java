@@ -23,7 +23,7 @@ public final class Values {
     public <T> Optional<T> find(Setting<T> setting) {
         Object value = set.get(setting.id());
         if (value == null) {
-            return setting.fallback();
+            return setting.fallback(this);
         }
         @SuppressWarnings("unchecked") // with() let only this setting's type in under its id
         T typed = (T) value;

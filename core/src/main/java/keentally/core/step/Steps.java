@@ -38,6 +38,7 @@ public final class Steps {
             RimStep.DESCRIPTION,
             SetAsideStep.DESCRIPTION,
             CombineStep.DESCRIPTION,
+            SplitTouchingStep.DESCRIPTION,
             LabelStep.DESCRIPTION,
             EdgeObjectsStep.DESCRIPTION,
             GateStep.DESCRIPTION,

@@ -100,7 +100,7 @@ public final class Axes {
                         (text, now) -> words(text, channel.words()).stream()
                                 .map(w -> new Variant(w, now.with(channel, w), OptionalDouble.empty()))
                                 .toList()));
-            case LimitSetting limit -> Optional.empty();
+            case LimitSetting limit -> step.values().find(limit).map(now -> amounts(limit, label, now.toString()));
             case ReferenceSetting reference -> Optional.empty();
             case NameSetting name -> Optional.empty();
             case ListSetting<?> list -> Optional.empty();

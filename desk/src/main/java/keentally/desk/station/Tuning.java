@@ -8,6 +8,7 @@ import keentally.core.hand.HandWork;
 import keentally.core.hand.Strokes;
 import keentally.core.method.MethodStep;
 import keentally.core.setting.ChoiceSetting;
+import keentally.core.setting.LimitSetting;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
 import keentally.core.words.Words;
@@ -65,7 +66,13 @@ final class Tuning {
     }
 
     <E extends Enum<E>> boolean choose(ChoiceSetting<E> setting, E word) {
-        return keep(step().values().with(setting, word), setting);
+        Values values = step().values().with(setting, word);
+        for (Setting<?> other : step().description().settings()) {
+            boolean hangsOnIt = other instanceof LimitSetting limit
+                    && limit.unless().filter(c -> c.on().equals(setting)).isPresent();
+            values = hangsOnIt ? values.without(other) : values;
+        }
+        return keep(values, setting);
     }
 
     boolean clear(Setting<?> setting) {

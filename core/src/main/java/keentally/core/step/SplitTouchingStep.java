@@ -1,0 +1,93 @@
+package keentally.core.step;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import keentally.core.filter.Gradient;
+import keentally.core.picture.Mask;
+import keentally.core.picture.Plane;
+import keentally.core.quantity.Limit;
+import keentally.core.quantity.Scale;
+import keentally.core.region.Objects;
+import keentally.core.region.Regions;
+import keentally.core.setting.ChoiceSetting;
+import keentally.core.setting.Condition;
+import keentally.core.setting.FlagSetting;
+import keentally.core.setting.LimitSetting;
+import keentally.core.setting.Setting;
+import keentally.core.watershed.SplitTouching;
+
+/** Parts things that touch: where their outline narrows, where the light between them changes, or along edges. */
+record SplitTouchingStep(By by, Things things, Limit depth, boolean lines) implements Step {
+    enum By {
+        OUTLINE,
+        LIGHT,
+        EDGES
+    }
+
+    /** What the things are, beside what lies between them. */
+    enum Things {
+        BRIGHT,
+        DARK
+    }
+
+    private static final ChoiceSetting<By> BY = ChoiceSetting.of("by", By.OUTLINE);
+    private static final ChoiceSetting<Things> THINGS =
+            ChoiceSetting.of("things", Things.BRIGHT, Condition.is(BY, By.LIGHT));
+    private static final LimitSetting DEPTH = LimitSetting.of("depth", "1 px", Condition.is(BY, By.OUTLINE), "10");
+    private static final FlagSetting LINES = FlagSetting.of("lines", false);
+
+    static final StepDescription DESCRIPTION = new StepDescription(
+            "split-touching",
+            1,
+            Flow.MASK,
+            Flow.OBJECTS,
+            Set.of(Use.FIELD, Use.SCALE),
+            List.<Setting<?>>of(BY, THINGS, DEPTH, LINES),
+            v -> new SplitTouchingStep(v.get(BY), v.get(THINGS), v.get(DEPTH), v.get(LINES)));
+
+    SplitTouchingStep {
+        if (by == By.OUTLINE && !(depth instanceof Limit.OfLength)) {
+            throw new IllegalArgumentException(
+                    "the depth of a split by outline is a length such as \"1 px\", but found " + depth);
+        }
+        if (by != By.OUTLINE && !(depth instanceof Limit.Plain)) {
+            throw new IllegalArgumentException(
+                    "the depth of a split by light or edges is a number in the picture's values, but found " + depth);
+        }
+        double amount = switch (depth) {
+            case Limit.OfLength l -> l.length().amount();
+            case Limit.Plain p -> p.amount();
+            case Limit.OfArea a -> -1;
+        };
+        if (amount < 0) {
+            throw new IllegalArgumentException("the depth of a split must be 0 or more, but was " + depth);
+        }
+    }
+
+    @Override
+    public Outcome apply(State before, Site site) throws StepFault {
+        Mask mask = before.needMask();
+        double depthThere = depth(before.scale());
+        Regions whole = switch (by) {
+            case OUTLINE -> SplitTouching.byOutline(mask, before.field(), depthThere, site.work());
+            case LIGHT -> SplitTouching.byLight(mask, before.plane(), things == Things.BRIGHT, depthThere, site.work());
+            case EDGES -> SplitTouching.byLight(mask, steepness(before, site), false, depthThere, site.work());
+        };
+        Regions parted = lines ? whole.without(whole.lines(i -> true)) : whole;
+        Objects objects = Objects.of(parted);
+        return new Outcome(before.give(objects), Findings.NONE.with("objects", objects.count()));
+    }
+
+    private double depth(Optional<Scale> scale) {
+        return switch (depth) {
+            case Limit.OfLength l -> l.length().px(scale);
+            case Limit.Plain p -> p.amount();
+            case Limit.OfArea a -> throw new IllegalStateException("a depth is no area");
+        };
+    }
+
+    private static Plane steepness(State before, Site site) throws StepFault {
+        return Gradient.sobel(before.plane(), site.work());
+    }
+}
