@@ -27,7 +27,7 @@ import keentally.study.picture.PictureWriter;
 public final class DemoFiles {
     public static final String TRUTH = "truth.json";
 
-    private static final int LAYOUT = 3;
+    private static final int LAYOUT = 4;
 
     private DemoFiles() {}
 

@@ -39,10 +39,18 @@ final class StarchGranules {
     private static final int INK = 242;
     private static final int STRIP_GROUND = 12;
 
+    /** Of granules that lean on each other, in pixels. */
+    private static final double TOUCHING = 0.8;
+
     private StarchGranules() {}
 
     static DemoSample draw(Work work) {
-        List<Ellipse> granules = granules();
+        return draw(TOUCHING, work);
+    }
+
+    /** @param overlap how far a granule that leans on another one reaches into it, in pixels */
+    static DemoSample draw(double overlap, Work work) {
+        List<Ellipse> granules = granules(overlap);
         ShapeRenderer shapes = new ShapeRenderer(WIDTH, SEEN);
         granules.forEach(shapes::add);
         PlaneF coverage = shapes.coverage();
@@ -66,11 +74,11 @@ final class StarchGranules {
     }
 
     /** Large ones first, each new one leaning on one that is there, or alone; small ones between them; then dust. */
-    private static List<Ellipse> granules() {
+    private static List<Ellipse> granules(double overlap) {
         Chance chance = new Chance(20261101);
         List<Ellipse> laid = new ArrayList<>();
-        lay(laid, chance, 46, 40, 66, 0.72);
-        lay(laid, chance, 150, 9, 21, 0.7);
+        lay(laid, chance, 46, 40, 66, 0.72, overlap);
+        lay(laid, chance, 150, 9, 21, 0.7, overlap);
         int large = laid.size();
         for (int i = 0; i < 4000 && laid.size() < large + 40; i++) {
             Ellipse dust =
@@ -82,7 +90,8 @@ final class StarchGranules {
         return laid;
     }
 
-    private static void lay(List<Ellipse> laid, Chance chance, int count, double least, double most, double leaning) {
+    private static void lay(
+            List<Ellipse> laid, Chance chance, int count, double least, double most, double leaning, double overlap) {
         int wanted = laid.size() + count;
         for (int tries = 0; tries < 300 * count && laid.size() < wanted; tries++) {
             double r = chance.between(least, most);
@@ -91,12 +100,12 @@ final class StarchGranules {
             if (!laid.isEmpty() && chance.between(0, 1) < leaning) {
                 Ellipse on = laid.get((int) chance.between(0, laid.size()));
                 double direction = chance.between(0, 2 * Math.PI);
-                double away = on.a() + r - 0.8;
+                double away = on.a() + r - overlap;
                 x = on.cx() + away * StrictMath.cos(direction);
                 y = on.cy() + away * StrictMath.sin(direction);
             }
             Ellipse next = Ellipse.disc(x, y, r);
-            boolean free = laid.stream().allMatch(e -> gap(e, next) > 4 || Math.abs(gap(e, next) + 0.8) < 0.01);
+            boolean free = laid.stream().allMatch(e -> gap(e, next) > 4 || Math.abs(gap(e, next) + overlap) < 0.01);
             boolean seen = x > -r / 2 && y > -r / 2 && x < WIDTH + r / 2 && y < SEEN + r / 2;
             if (free && seen && !grazes(next)) {
                 laid.add(next);
@@ -172,8 +181,10 @@ final class StarchGranules {
         return new MethodMaker("Starch granules", LengthUnit.UM)
                 .step("smooth", "sigma", "1.2 px")
                 .step("threshold", "rule", "otsu", "keep", "bright")
-                .step("fill-holes", "upTo", "all")
+                .step("fill-holes", "upTo", "0.2 um2")
                 .step("remove-specks", "below", "0.4 um2")
+                .step("split-touching", "by", "outline", "depth", "0.5 px")
+                .step("edge-objects", "drop", "all")
                 .make(List.of(
                         Measure.AREA,
                         Measure.ECD,

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
@@ -25,6 +26,7 @@ import keentally.core.work.Workers;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** The demo methods find what is true of the demo pictures. */
 class DemoSamplesTest {
@@ -93,6 +95,37 @@ class DemoSamplesTest {
                 assertThat(percent).as(share.name()).isCloseTo(share.percent(), within(0.5));
             }
         }
+    }
+
+    /** From granules that only touch to those that reach so far into each other that small ones begin to lose their necks. */
+    @ParameterizedTest
+    @ValueSource(doubles = {0.8, 1.6, 2.5})
+    void granulesThatTouchOrOverlapAreCountedAndSized(double overlap) throws Exception {
+        DemoSample starch = StarchGranules.draw(overlap, Work.alone());
+        double[] truth = starch.truth().countable().stream()
+                .mapToDouble(Truth.Thing::ecdPx)
+                .sorted()
+                .toArray();
+        ObjectTable table = run(starch).objects().orElseThrow();
+        double[] found = IntStream.range(0, table.rows())
+                .mapToDouble(i -> at(table, i, Measure.ECD))
+                .sorted()
+                .toArray();
+        assertThat((double) found.length / truth.length).isCloseTo(1, within(0.02));
+        assertThat(d50(found) / d50(truth)).isCloseTo(1, within(0.03));
+    }
+
+    /** Half of all area is in things up to this diameter. */
+    private static double d50(double[] diameters) {
+        double all = Arrays.stream(diameters).map(d -> d * d).sum();
+        double sum = 0;
+        for (double d : diameters) {
+            sum += d * d;
+            if (sum >= all / 2) {
+                return d;
+            }
+        }
+        return Double.NaN;
     }
 
     @Test

@@ -130,6 +130,21 @@ public final class Field {
         return Mask.of(width, height, out);
     }
 
+    /** The pixels whose neighbours to the right and below both lie inside as well. */
+    public Mask innerRightAndBelow() {
+        Mask all = mask();
+        int stride = all.stride();
+        long[] in = all.words();
+        long[] out = new long[in.length];
+        for (int y = 0; y < height - 1; y++) {
+            for (int i = y * stride; i < (y + 1) * stride; i++) {
+                long fromRight = in[i] >>> 1 | (i == (y + 1) * stride - 1 ? 0 : in[i + 1] << 63);
+                out[i] = in[i] & fromRight & in[i + stride];
+            }
+        }
+        return Mask.of(width, height, out);
+    }
+
     /** The bits of word {@code i} that are set together with the bits left and right of them. */
     private static long sides(long[] words, int i, boolean first, boolean last) {
         long word = words[i];

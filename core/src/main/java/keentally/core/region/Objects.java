@@ -15,20 +15,29 @@ public final class Objects {
     private final int[] number;
     private final int[] kept;
 
-    private Objects(Regions regions, List<String> stations, int[] fate) {
+    /** All regions in the order in which they are numbered. */
+    private final int[] order;
+
+    private Objects(Regions regions, List<String> stations, int[] fate, int[] order) {
         this.regions = regions;
         this.stations = List.copyOf(stations);
         this.fate = fate;
-        this.kept = IntStream.range(0, fate.length).filter(i -> fate[i] == 0).toArray();
+        this.order = order;
+        this.kept = Arrays.stream(order).filter(i -> fate[i] == 0).toArray();
         this.number = new int[fate.length];
         for (int i = 0; i < kept.length; i++) {
             number[kept[i]] = i + 1;
         }
     }
 
-    /** All of them kept. */
+    /** All of them kept, numbered in reading order. */
     public static Objects of(Regions regions) {
-        return new Objects(regions, List.of(), new int[regions.count()]);
+        return of(regions, IntStream.range(0, regions.count()).toArray());
+    }
+
+    /** All of them kept, numbered in a given order. */
+    public static Objects of(Regions regions, int[] order) {
+        return new Objects(regions, List.of(), new int[regions.count()], order.clone());
     }
 
     /** Those kept ones that qualify are now dropped by {@code station}. */
@@ -40,7 +49,7 @@ public final class Objects {
             }
         }
         return new Objects(
-                regions, Stream.concat(stations.stream(), Stream.of(station)).toList(), changed);
+                regions, Stream.concat(stations.stream(), Stream.of(station)).toList(), changed, order);
     }
 
     public Regions regions() {
@@ -88,6 +97,6 @@ public final class Objects {
     }
 
     public long bytes() {
-        return regions.bytes() + 4L * (2 * fate.length + kept.length);
+        return regions.bytes() + 4L * (3 * fate.length + kept.length);
     }
 }

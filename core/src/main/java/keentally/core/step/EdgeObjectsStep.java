@@ -11,6 +11,7 @@ import keentally.core.setting.ChoiceSetting;
 record EdgeObjectsStep(Drop drop) implements Step {
     enum Drop {
         ALL,
+        TWO_SIDES,
         NONE
     }
 
@@ -28,10 +29,15 @@ record EdgeObjectsStep(Drop drop) implements Step {
     @Override
     public Outcome apply(State before, Site site) {
         Objects objects = before.needObjects();
-        Mask inner = before.field().inner(Neighbours.EIGHT);
-        Objects after = drop == Drop.NONE
-                ? objects
-                : objects.drop(site.station(), region -> objects.regions().leaves(region, inner));
+        Objects after = switch (drop) {
+            case ALL -> dropped(objects, before.field().inner(Neighbours.EIGHT), site);
+            case TWO_SIDES -> dropped(objects, before.field().innerRightAndBelow(), site);
+            case NONE -> objects;
+        };
         return new Outcome(before.give(after), GateStep.kept(objects, after));
+    }
+
+    private static Objects dropped(Objects objects, Mask inner, Site site) {
+        return objects.drop(site.station(), region -> objects.regions().leaves(region, inner));
     }
 }

@@ -1,25 +1,84 @@
 package keentally.core.step;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.IntStream;
 import keentally.core.label.Labeller;
 import keentally.core.picture.Neighbours;
 import keentally.core.region.Objects;
+import keentally.core.region.Regions;
 import keentally.core.setting.ChoiceSetting;
+import keentally.core.setting.Setting;
 
-/** Makes an object of every connected piece of the mask. */
-public record LabelStep(Neighbours neighbours) implements Step {
+/** Makes an object of every connected piece of the mask, and numbers them. */
+public record LabelStep(Neighbours neighbours, Number number) implements Step {
+    /** The order in which objects are numbered; equal ones stay in reading order. */
+    public enum Number {
+        /** By their first pixels, row by row. */
+        READING,
+        /** Counter-clockwise from the right, round the centroid of all that is chosen, by their own centroids. */
+        ANGLE,
+        /** The largest first. */
+        SIZE
+    }
+
     private static final ChoiceSetting<Neighbours> NEIGHBOURS = ChoiceSetting.of("neighbours", Neighbours.EIGHT);
+    private static final ChoiceSetting<Number> NUMBER = ChoiceSetting.of("number", Number.READING);
 
     static final StepDescription DESCRIPTION = new StepDescription(
-            "label", 1, Flow.MASK, Flow.OBJECTS, Set.of(), List.of(NEIGHBOURS), v -> new LabelStep(v.get(NEIGHBOURS)));
+            "label",
+            1,
+            Flow.MASK,
+            Flow.OBJECTS,
+            Set.of(),
+            List.<Setting<?>>of(NEIGHBOURS, NUMBER),
+            v -> new LabelStep(v.get(NEIGHBOURS), v.get(NUMBER)));
 
     /** What is done, without a station, where objects are asked for and nothing labelled them. */
-    public static final LabelStep IMPLIED = new LabelStep(Neighbours.EIGHT);
+    public static final LabelStep IMPLIED = new LabelStep(Neighbours.EIGHT, Number.READING);
 
     @Override
     public Outcome apply(State before, Site site) {
-        Objects objects = Objects.of(Labeller.regions(before.needMask(), neighbours, site.work()));
+        Regions regions = Labeller.regions(before.needMask(), neighbours, site.work());
+        Objects objects = switch (number) {
+            case READING -> Objects.of(regions);
+            case ANGLE -> Objects.of(regions, byAngle(regions));
+            case SIZE -> Objects.of(regions, sorted(regions, Comparator.comparingLong(i -> -regions.pixels(i))));
+        };
         return new Outcome(before.give(objects), Findings.NONE.with("objects", objects.count()));
+    }
+
+    private static int[] sorted(Regions regions, Comparator<Integer> by) {
+        return IntStream.range(0, regions.count())
+                .boxed()
+                .sorted(by)
+                .mapToInt(i -> i)
+                .toArray();
+    }
+
+    private static int[] byAngle(Regions regions) {
+        int n = regions.count();
+        double[][] centres = new double[n][];
+        double[] all = new double[3];
+        for (int i = 0; i < n; i++) {
+            double[] sums = new double[3];
+            regions.runs(i, (y, from, to) -> {
+                double pixels = to - from;
+                sums[0] += pixels * (from + to) / 2;
+                sums[1] += pixels * (y + 0.5);
+                sums[2] += pixels;
+            });
+            for (int k = 0; k < 3; k++) {
+                all[k] += sums[k];
+            }
+            centres[i] = new double[] {sums[0] / sums[2], sums[1] / sums[2]};
+        }
+        double x = all[0] / all[2];
+        double y = all[1] / all[2];
+        return sorted(regions, Comparator.comparingDouble(i -> {
+            double angle = StrictMath.atan2(y - centres[i][1], centres[i][0] - x);
+            return angle < 0 ? angle + 2 * Math.PI : angle;
+        }));
     }
 }

@@ -4,14 +4,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import keentally.core.measure.Measure;
 import keentally.core.method.MethodStep;
 import keentally.core.picture.Field;
+import keentally.core.picture.Mask;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane8;
 import keentally.core.quantity.Scale;
+import keentally.core.region.Objects;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
@@ -206,5 +210,94 @@ class StepsTest {
         assertThat(outcome.findings().find("sigma-px")).hasValue(1.5);
         assertThat(outcome.state().current().channelNames()).isEqualTo("red, green, blue");
         assertThat(List.of(outcome.state().original())).containsExactly(colour.original());
+    }
+
+    /** Objects of 1, 4 and 2 pixels: above, to the lower left and to the lower right. */
+    @Test
+    void objectsAreNumberedRowByRowByAngleAndBySize() throws StepFault {
+        byte[] in = new byte[240];
+        for (int at :
+                new int[] {2 * 20 + 10, 9 * 20 + 2, 9 * 20 + 3, 10 * 20 + 2, 10 * 20 + 3, 9 * 20 + 17, 9 * 20 + 18}) {
+            in[at] = 1;
+        }
+        State before = start(Optional.empty()).give(Mask.from(in, 20, 12));
+        assertThat(sizes(apply("label", before).state())).containsExactly(1L, 4L, 2L);
+        assertThat(sizes(apply("label", before, "number", "size").state())).containsExactly(4L, 2L, 1L);
+        State byAngle = apply("label", before, "number", "angle").state();
+        assertThat(sizes(byAngle)).containsExactly(1L, 4L, 2L);
+        State gated =
+                apply("gate", byAngle, "measure", "area", "atLeast", "2 px2").state();
+        assertThat(sizes(gated)).containsExactly(4L, 2L);
+        assertThat(gated.needObjects().number(gated.needObjects().region(1))).isEqualTo(2);
+    }
+
+    private static List<Long> sizes(State state) {
+        Objects objects = state.needObjects();
+        return IntStream.range(0, objects.count())
+                .mapToObj(i -> objects.regions().pixels(objects.region(i)))
+                .toList();
+    }
+
+    @Test
+    void twoSidesKeepWhatTouchesTheOtherTwo() throws StepFault {
+        byte[] in = new byte[240];
+        in[5] = 1;
+        in[6 * 20] = 1;
+        in[6 * 20 + 19] = 1;
+        in[11 * 20 + 8] = 1;
+        in[4 * 20 + 10] = 1;
+        State mask = start(Optional.empty()).give(Mask.from(in, 20, 12));
+        State before = apply("label", mask).state();
+        assertThat(apply("edge-objects", before, "drop", "all").findings().find("kept"))
+                .hasValue(1);
+        State two = apply("edge-objects", before, "drop", "two-sides").state();
+        assertThat(two.needObjects().count()).isEqualTo(3);
+        assertThat(two.needMask().at(5, 0)
+                        && two.needMask().at(0, 6)
+                        && two.needMask().at(10, 4))
+                .isTrue();
+    }
+
+    @Test
+    void masksAreSetAsideAndCombined() throws StepFault {
+        byte[] one = new byte[240];
+        byte[] other = new byte[240];
+        for (int i = 0; i < 240; i++) {
+            one[i] = (byte) (i < 100 ? 1 : 0);
+            other[i] = (byte) (i >= 40 && i < 160 ? 1 : 0);
+        }
+        State before = start(Optional.empty()).give(Mask.from(one, 20, 12));
+        State kept = apply("set-aside", before, "name", "a").state().give(Mask.from(other, 20, 12));
+        for (var expected :
+                Map.of("and", 60L, "or", 160L, "minus", 60L, "xor", 100L).entrySet()) {
+            State combined = apply("combine", kept, "with", "a", "how", expected.getKey())
+                    .state();
+            assertThat(combined.needMask().count()).as(expected.getKey()).isEqualTo(expected.getValue());
+        }
+        assertThatThrownBy(() -> apply("combine", kept, "with", "b")).hasMessageContaining("there is a");
+        assertThatThrownBy(() -> apply("combine", before, "with", "b")).hasMessageContaining("add a 'set-aside' step");
+        State inverted = apply("invert-mask", before).state();
+        assertThat(inverted.needMask().count()).isEqualTo(140);
+        assertThat(apply("rim", before, "depth", "1 px")
+                        .findings()
+                        .find("removed-px2")
+                        .getAsDouble())
+                .isEqualTo(80);
+    }
+
+    @Test
+    void dividingLinesComeBackAsAMask() throws StepFault {
+        State before = start(Optional.empty()).give(Mask.full(20, 12));
+        State split = apply("split-touching", before, "by", "light", "things", "bright", "depth", 0)
+                .state();
+        assertThat(split.needObjects().count()).isGreaterThan(1);
+        State lines = apply("objects-to-mask", split, "give", "lines").state();
+        State parted = apply("split-touching", before, "by", "light", "things", "bright", "depth", 0, "lines", true)
+                .state();
+        assertThat(parted.needMask()).isEqualTo(before.needMask().minus(lines.needMask()));
+        assertThat(apply("objects-to-mask", split).state().needMask().count()).isEqualTo(240);
+        assertThatThrownBy(() -> apply("split-touching", before, "by", "light", "depth", "1 px"))
+                .hasMessageContaining("a number in the picture's values");
+        assertThatThrownBy(() -> apply("split-touching", before, "depth", 3)).hasMessageContaining("a length such as");
     }
 }

@@ -25,12 +25,17 @@ final class CountCurve extends VBox {
 
     private final DeskModel desk;
     private final String stepId;
+    private final String words;
     private final Curve curve;
     private final Label sentence = Prose.of("", "hint");
     private Object known;
 
-    /** @param across what stands below the curve */
-    CountCurve(DeskModel desk, String stepId, String across, double height) {
+    /**
+     * @param across what stands below the curve
+     * @param words the keys of its sentences begin with
+     */
+    CountCurve(DeskModel desk, String stepId, String across, double height, String words) {
+        this.words = words;
         this.desk = desk;
         this.stepId = stepId;
         this.curve = new Curve("count-stability", across, Texts.of("count.up"), height);
@@ -126,7 +131,7 @@ final class CountCurve extends VBox {
             int most = Math.max(below.getAsInt(), above.getAsInt());
             boolean steep = most - least > STEEP * here.getAsInt();
             sentence.setText(
-                    Texts.of(steep ? "count.steep" : "count.steady", Figures.number(least), Figures.number(most)));
+                    Texts.of(words + (steep ? ".steep" : ".steady"), Figures.number(least), Figures.number(most)));
         }
     }
 }

@@ -170,6 +170,7 @@ public final class StationPanel extends VBox {
             case "colour-range" -> body(new ColourRangePanel(desk, step.id()));
             case "similar-colour" -> body(new SimilarColourPanel(desk, step.id()));
             case "cluster" -> body(new ClusterPanel(desk, step.id(), clusters));
+            case "split-touching" -> body(new SplitPanel(desk, step.id()));
             case "levels" -> body(new LevelsPanel(desk, step.id()));
             case "unmix-dyes" -> body(new UnmixPanel(desk, stage, step.id()));
             default -> body(new FairPanel(desk, step.id()));

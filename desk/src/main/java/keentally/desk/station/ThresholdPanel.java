@@ -38,7 +38,7 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
     ThresholdPanel(DeskModel desk, String stepId) {
         this.desk = desk;
         this.tuning = new Tuning(desk, stepId);
-        this.counts = new CountCurve(desk, stepId, "", CURVE);
+        this.counts = new CountCurve(desk, stepId, "", CURVE, "count");
         this.histogram = new UprightHistogram(tuning::tryCut, tuning::keepCut);
         getStyleClass().add("threshold-panel");
         for (Setting<?> setting : tuning.step().description().settings()) {

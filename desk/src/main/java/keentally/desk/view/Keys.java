@@ -3,12 +3,15 @@ package keentally.desk.view;
 import java.util.Set;
 import javafx.scene.Scene;
 import javafx.scene.control.ComboBoxBase;
+import javafx.scene.control.TableView;
 import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
 import keentally.core.view.Layers;
 import keentally.desk.model.DeskModel;
 import keentally.desk.stage.StageModel;
+import keentally.desk.station.StationActions;
 
 /** The keys that are no menu's: those that are held, and single letters. They rest while somebody types. */
 final class Keys {
@@ -70,6 +73,12 @@ final class Keys {
                                         ? Layers.Overlay.OUTLINES
                                         : Layers.Overlay.NUMBERS);
             case F -> window.stage().fit();
+            case PAGE_UP, PAGE_DOWN -> {
+                if (window.stage().getScene().getFocusOwner() instanceof TableView<?>) {
+                    return;
+                }
+                new StationActions(desk).go(e.getCode() == KeyCode.PAGE_UP ? -1 : 1);
+            }
             case T -> window.trials().toggle();
             case ESCAPE -> {
                 if (window.trials().isOpen().get()) {

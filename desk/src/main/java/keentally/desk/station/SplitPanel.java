@@ -1,0 +1,161 @@
+package keentally.desk.station;
+
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.util.Arrays;
+import java.util.Optional;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.control.Slider;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import keentally.core.method.MethodStep;
+import keentally.core.picture.Plane;
+import keentally.core.picture.Plane16;
+import keentally.core.picture.Plane8;
+import keentally.core.picture.PlaneF;
+import keentally.core.quantity.Length;
+import keentally.core.quantity.LengthUnit;
+import keentally.core.quantity.Limit;
+import keentally.core.run.Run;
+import keentally.core.setting.LimitSetting;
+import keentally.core.setting.Setting;
+import keentally.core.setting.Values;
+import keentally.core.words.Figures;
+import keentally.desk.look.Prose;
+import keentally.desk.look.Texts;
+import keentally.desk.model.DeskModel;
+
+/** The split station: how things part, the depth to drag with the count beside it, and how the count hangs on the depth. */
+final class SplitPanel extends VBox implements StationPanel.Body {
+    private static final MathContext THREE_DIGITS = new MathContext(3);
+    private static final double[] FACTORS = {0.5, 0.7, 0.85, 1, 1.2, 1.4, 2};
+    private static final double LEAST_PX = 0.1;
+    private static final double MOST_PX = 30;
+    private static final double CURVE = 92;
+
+    private final DeskModel desk;
+    private final Tuning tuning;
+    private final Slider slider;
+    private final Label count = new Label();
+    private final CountCurve counts;
+
+    SplitPanel(DeskModel desk, String stepId) {
+        this.desk = desk;
+        this.tuning = new Tuning(desk, stepId);
+        this.counts = new CountCurve(desk, stepId, Texts.of("split.across"), CURVE, "split");
+        getStyleClass().add("fair-panel");
+        double least = isPlain() ? greatest() / 1000 : LEAST_PX;
+        double most = isPlain() ? greatest() / 2 : MOST_PX;
+        double now = Math.clamp(now(), least, most);
+        slider = new Slider(Math.log(least), Math.log(most), Math.log(now));
+        slider.setId("depth-slider");
+        slider.setBlockIncrement(Math.log(1.1));
+        slider.valueProperty().addListener((o, was, is) -> {
+            if (slider.isValueChanging()) {
+                tuning.tryOut(with(Math.exp(is.doubleValue())));
+            }
+        });
+        slider.valueChangingProperty().addListener((o, was, is) -> {
+            if (!is) {
+                tuning.keep(with(Math.exp(slider.getValue())), "depth");
+            }
+        });
+        slider.setOnMouseReleased(e -> tuning.keep(with(Math.exp(slider.getValue())), "depth"));
+        slider.setOnKeyReleased(e -> {
+            if (e.getCode().isArrowKey()) {
+                tuning.keep(with(Math.exp(slider.getValue())), "depth");
+            }
+        });
+        count.setId("split-count");
+        count.getStyleClass().addAll("headline", "figure");
+        for (Setting<?> setting : tuning.step().description().settings()) {
+            if (setting.applies(tuning.step().values())) {
+                getChildren().add(new SettingRow(tuning, setting));
+            }
+            if (setting.id().equals("depth")) {
+                getChildren().add(depth());
+            }
+        }
+        getChildren().add(counts);
+        refresh();
+    }
+
+    private VBox depth() {
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        HBox ends = new HBox(Prose.of(Texts.of("split.more"), "hint"), gap, Prose.of(Texts.of("split.fewer"), "hint"));
+        HBox counted = new HBox(count);
+        counted.setAlignment(Pos.CENTER_RIGHT);
+        return new VBox(slider, ends, counted);
+    }
+
+    private LimitSetting setting() {
+        return (LimitSetting) tuning.setting("depth");
+    }
+
+    private boolean isPlain() {
+        return tuning.step().values().get(setting()) instanceof Limit.Plain;
+    }
+
+    /** The depth in pixels, or in the picture's values; one pixel where its unit cannot be told. */
+    private double now() {
+        return switch (tuning.step().values().get(setting())) {
+            case Limit.OfLength l ->
+                l.length().unit() == LengthUnit.PX
+                        ? l.length().amount()
+                        : desk.scale().map(s -> l.length().px(desk.scale())).orElse(1.0);
+            case Limit.Plain p -> p.amount();
+            case Limit.OfArea a -> 1;
+        };
+    }
+
+    /** What the values of the picture that is split can come to. */
+    private double greatest() {
+        Optional<Plane> plane =
+                desk.entering(tuning.step().id()).flatMap(s -> s.current().single());
+        double most = plane.map(p -> switch (p) {
+                    case Plane8 b -> 255.0;
+                    case Plane16 s -> 65_535.0;
+                    case PlaneF f -> 0.0;
+                })
+                .orElse(0.0);
+        return most > 0 ? most : 20 * Math.max(1, now());
+    }
+
+    /** The settings with another depth, in the unit that it has now. */
+    private Values with(double depth) {
+        Limit before = tuning.step().values().get(setting());
+        double amount = new BigDecimal(depth).round(THREE_DIGITS).doubleValue();
+        Limit limit = switch (before) {
+            case Limit.OfLength l
+            when l.length().unit() != LengthUnit.PX && desk.scale().isPresent() -> {
+                double real = depth * desk.scale().get().perPixel(l.length().unit());
+                double rounded = new BigDecimal(real).round(THREE_DIGITS).doubleValue();
+                yield new Limit.OfLength(new Length(rounded, l.length().unit()));
+            }
+            case Limit.OfLength l -> new Limit.OfLength(new Length(amount, LengthUnit.PX));
+            case Limit.Plain p -> new Limit.Plain(amount);
+            case Limit.OfArea a -> a;
+        };
+        return tuning.step().values().with(setting(), limit);
+    }
+
+    @Override
+    public void refresh() {
+        if (tuning.isStale()) {
+            return;
+        }
+        MethodStep step = tuning.step();
+        Optional<Run.Station> reached = desk.reached(step.id());
+        count.setText(reached.map(r -> r.findings().find("objects"))
+                .filter(n -> n.isPresent())
+                .map(n -> Texts.of("split.count", Figures.number(n.getAsDouble())))
+                .orElse(""));
+        counts.show(Arrays.stream(FACTORS)
+                .mapToObj(f -> new CountCurve.Neighbour(f, with(now() * f)))
+                .toList());
+    }
+}

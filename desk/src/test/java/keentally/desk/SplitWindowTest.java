@@ -1,0 +1,77 @@
+package keentally.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Into objects: granules that touch are split, at the real screen. */
+class SplitWindowTest {
+    @TempDir
+    private Path folder;
+
+    private DeskDriver desk;
+
+    @BeforeEach
+    void start() throws Exception {
+        desk = DeskDriver.demo(folder);
+        desk.show("s3", "");
+        desk.click("section-scale");
+        desk.type("scale", "0.09 um/px");
+        desk.show("s3", "split-touching-1");
+    }
+
+    @AfterEach
+    void close() {
+        desk.close();
+    }
+
+    private int split() {
+        return Integer.parseInt(desk.text("split-count").replaceAll("[^0-9]", ""));
+    }
+
+    @Test
+    void theDepthIsDraggedAndTheCountFollows() {
+        int before = split();
+        assertThat(before).isGreaterThan(200);
+        String steady = desk.text("count-steadiness");
+        assertThat(steady).startsWith("Count at the end steady");
+        desk.press("depth-slider", 0.29, 0.5);
+        desk.dragTo("depth-slider", 0.6, 0.5);
+        desk.dragTo("depth-slider", 0.85, 0.5);
+        desk.release();
+        assertThat(split()).isLessThan(before * 3 / 4);
+        assertThat(desk.text("count-steadiness")).startsWith("Count at the end").isNotEqualTo(steady);
+        desk.focusStage();
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(split()).isEqualTo(before);
+    }
+
+    /** The depth of one way of parting means nothing to another, and does not stand in its way. */
+    @Test
+    void anotherWayOfPartingHasADepthOfItsOwn() {
+        desk.type("setting-depth", "2 px");
+        assertThat(desk.text("fault")).isEmpty();
+        desk.choose("setting-by", "light");
+        assertThat(desk.fieldText("setting-depth")).isEqualTo("10");
+        assertThat(desk.has("setting-things")).isTrue();
+        assertThat(split()).isPositive();
+        desk.type("setting-depth", "1 px");
+        assertThat(desk.text("message")).contains("a number in the picture's values");
+    }
+
+    @Test
+    void pageKeysWalkTheStationsWhateverHasTheKeyboard() {
+        desk.click("slide-s3");
+        desk.keys(KeyCode.PAGE_UP);
+        assertThat(desk.onFx(() -> desk.model().station().get())).isEqualTo("remove-specks-1");
+        desk.keys(KeyCode.PAGE_DOWN);
+        desk.keys(KeyCode.PAGE_DOWN);
+        assertThat(desk.onFx(() -> desk.model().station().get())).isEqualTo("edge-objects-1");
+        assertThat(desk.count()).isBetween(210, 235);
+    }
+}
