@@ -38,6 +38,8 @@ class ScreenshotTour {
             desk.click("hand-ellipse");
             desk.dragPicture(180, 60, 1080, 860);
             desk.shoot(SHOTS.resolve("field.png"));
+            desk.show("s3", "split-touching-1");
+            desk.shoot(SHOTS.resolve("split.png"));
             desk.show("s4", "colour-range-1");
             desk.dragPicture(197, 557, 211, 559);
             desk.pointAt(300, 480);

@@ -54,6 +54,12 @@ public final class SpeedTable {
         row("howManyGroups", "clusters of 2 to 12 with silhouettes", "");
         row("trialSheetOfShares", "trial sheet of 12 cuts: shares", "500");
         row("trialSheetOfCounts", "trial sheet of 12 cuts: counts", "2000");
+        row("distance", "exact Euclidean distance", "110");
+        row("erodeSmall", "erosion by a disk of radius 16", "60");
+        row("erodeLarge", "dilation by a disk of radius 80", "250");
+        row("splitByOutline", "split by outline, 3,072 discs grown together", "650");
+        row("hulls", "hull of each of 3,072 objects", "");
+        row("skeleton", "skeleton", "");
         row("runAllFiles", "run, all files, one picture", "4000");
     }
 
@@ -66,7 +72,7 @@ public final class SpeedTable {
     /** @param words the part of a benchmark's name, to run only some; none for all */
     public static void main(String[] words) throws RunnerException {
         Options options = new OptionsBuilder()
-                .include("keentally\\.speed\\.(TwelveMegapixels|Looking|Parting)\\."
+                .include("keentally\\.speed\\.(TwelveMegapixels|Looking|Parting|Separating)\\."
                         + (words.length > 0 ? words[0] : ""))
                 .forks(1)
                 .jvmArgsAppend("--sun-misc-unsafe-memory-access=allow", "-Xmx4g", "-Djava.awt.headless=true")

@@ -25,6 +25,9 @@ public final class MedianFilter {
     private static final int STEPS = 65535;
     private static final int MOST_RADIUS = 127;
 
+    /** Rows done together at least: each part begins by counting the rows around its first one. */
+    private static final int LEAST_ROWS = 256;
+
     /** Columns done together: their histograms stay in the cache of a core. */
     private static final int STRIPE = 256;
 
@@ -48,11 +51,16 @@ public final class MedianFilter {
 
     private static byte[] bytes(Plane8 plane, int radius, Work work) {
         byte[] out = new byte[plane.width() * plane.height()];
-        work.bands(plane.height(), (from, to) -> {
+        int height = plane.height();
+        int parts = Math.clamp(height / Math.max(LEAST_ROWS, 16 * radius), 1, height);
+        work.map(parts, part -> {
+            int from = (int) ((long) height * part / parts);
+            int to = (int) ((long) height * (part + 1) / parts);
             for (int left = 0; left < plane.width(); left += STRIPE) {
                 int right = Math.min(plane.width(), left + STRIPE);
                 new ByteColumns(plane, radius, left, right).run(from, to, out, work);
             }
+            return to - from;
         });
         return out;
     }
