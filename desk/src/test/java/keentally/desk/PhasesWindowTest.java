@@ -171,6 +171,26 @@ class PhasesWindowTest {
         assertThat(desk.has("trial-panel")).isFalse();
     }
 
+    /** What comes back for a station that is not on the desk any more is let go. */
+    @Test
+    void leafingThroughSamplesFasterThanTheyAreWorkedOutLeavesNothingWrong() {
+        List<String> samples = desk.onFx(() -> desk.model().study().get().samples());
+        for (int round = 0; round < 3; round++) {
+            for (String sample : samples) {
+                desk.onFx(() -> {
+                    desk.model().show(sample);
+                    desk.model()
+                            .station()
+                            .set(desk.model().method().steps().get(1).id());
+                    return null;
+                });
+                desk.pointAt(400, 300);
+            }
+        }
+        desk.quiet();
+        assertThat(desk.text("message")).doesNotContain("went wrong");
+    }
+
     @Test
     void theStabilityCurveFollowsTheCut() {
         assertThat(desk.text("steadiness")).startsWith("Share steady");

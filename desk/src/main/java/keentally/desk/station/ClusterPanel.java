@@ -110,7 +110,9 @@ final class ClusterPanel extends VBox implements StationPanel.Body {
                 return () -> {
                     known.question = key;
                     known.answer = trials;
-                    show(trials);
+                    if (!tuning.isStale()) {
+                        show(trials);
+                    }
                 };
             } catch (StepFault e) {
                 return () -> reason.setText(Texts.of("complaint", e.getMessage()));

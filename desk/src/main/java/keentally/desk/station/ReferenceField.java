@@ -41,6 +41,9 @@ final class ReferenceField extends HBox {
     }
 
     private void showNow() {
+        if (tuning.isStale()) {
+            return;
+        }
         Optional<Reference> now = tuning.step().values().find(setting);
         name.setText(now.map(r -> Path.of(r.file()).getFileName().toString()).orElse(""));
     }
@@ -71,8 +74,12 @@ final class ReferenceField extends HBox {
         newest.ask(work -> {
             try {
                 String sha256 = PictureReader.read(whole).sha256();
-                return () -> tuning.keep(
-                        tuning.step().values().with(setting, new Reference(whole.toString(), sha256)), setting.id());
+                return () -> {
+                    if (!tuning.isStale()) {
+                        Reference taken = new Reference(whole.toString(), sha256);
+                        tuning.keep(tuning.step().values().with(setting, taken), setting.id());
+                    }
+                };
             } catch (FileFault e) {
                 return () -> {
                     tuning.say(e.getMessage());

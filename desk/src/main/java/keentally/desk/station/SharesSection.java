@@ -138,6 +138,9 @@ final class SharesSection extends VBox {
     }
 
     private void show(Counted now) {
+        if (tuning.isStale()) {
+            return;
+        }
         boolean other = counted == null || !counted.names().equals(now.names());
         counted = now;
         if (other) {

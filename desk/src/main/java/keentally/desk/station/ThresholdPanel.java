@@ -99,6 +99,7 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
     /** How the share moves at neighbouring cuts. */
     private void stability() {
         boolean there = profile.isPresent()
+                && !tuning.isStale()
                 && !Double.isNaN(cut)
                 && profile.get().histogram().total() > 0;
         stability.setVisible(there);

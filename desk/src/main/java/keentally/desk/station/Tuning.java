@@ -11,6 +11,7 @@ import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.LimitSetting;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
+import keentally.core.step.StepDescription;
 import keentally.core.words.Words;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
@@ -22,10 +23,14 @@ final class Tuning {
     private final String methodId;
     private final String stepId;
 
+    /** Known even when the station is gone, and to any thread. */
+    private final StepDescription description;
+
     Tuning(DeskModel desk, String stepId) {
         this.desk = desk;
         this.methodId = desk.methodId();
         this.stepId = stepId;
+        this.description = step().description();
     }
 
     /** Whether the station is gone from the desk: removed, or another method is in use. */
@@ -122,7 +127,7 @@ final class Tuning {
 
     /** A setting by its id. */
     Setting<?> setting(String id) {
-        return step().description().setting(id).orElseThrow();
+        return description.setting(id).orElseThrow();
     }
 
     /** The values with one replaced, as it would stand in a file. */

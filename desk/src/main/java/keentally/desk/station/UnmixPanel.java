@@ -125,6 +125,9 @@ final class UnmixPanel extends VBox implements StationPanel.Body {
 
     /** The vectors as they are, with one replaced; a pair that is published is what one's own starts from. */
     private void keep(Values before, int dye, List<Double> vector, Strokes.Taken stroke) {
+        if (tuning.isStale()) {
+            return;
+        }
         List<List<Double>> vectors = new ArrayList<>(now(before));
         while (vectors.size() <= dye) {
             vectors.add(UNKNOWN);
