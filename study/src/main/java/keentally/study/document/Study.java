@@ -151,9 +151,17 @@ public final class Study {
 
     /** Where hand work belongs; ids of steps, which are a file's, may hold any letter, so they stand last. */
     private record HandPlace(String sample, String method, String step) {
+        /** @throws IllegalArgumentException where a file holds something else under that id */
         static HandPlace of(String id) {
-            String[] parts = id.substring(HAND.length()).split("/", 3);
-            return new HandPlace(parts[0], parts[1], parts[2]);
+            String[] parts = id.split("/", 4);
+            if (parts.length < 4 || !id.startsWith(HAND)) {
+                throw new IllegalArgumentException("no hand work can be called " + id);
+            }
+            return new HandPlace(parts[1], parts[2], parts[3]);
+        }
+
+        static boolean isOne(String id) {
+            return id.startsWith(HAND) && id.split("/", 4).length == 4;
         }
 
         String id() {
@@ -212,6 +220,9 @@ public final class Study {
         if (!ids.equals(new TreeSet<>(samples())) || ids.size() != samples().size()) {
             throw new IllegalArgumentException("the samples do not fit their order");
         }
+        if (!withoutMisplaced().equals(this)) {
+            throw new IllegalArgumentException("hand work or a trial sheet stands where it does not belong");
+        }
         if (!withoutHand(h -> !ids.contains(h.sample())).equals(this)) {
             throw new IllegalArgumentException("the hand work of a sample is there, but not the sample");
         }
@@ -229,7 +240,9 @@ public final class Study {
         List<String> order = new ArrayList<>(
                 samples().stream().distinct().filter(ids::contains).toList());
         ids.stream().filter(id -> !order.contains(id)).forEach(order::add);
-        Study study = with(ORDER, Optional.of(new OrderThing(order))).withoutHand(h -> !ids.contains(h.sample()));
+        Study study = withoutMisplaced()
+                .with(ORDER, Optional.of(new OrderThing(order)))
+                .withoutHand(h -> !ids.contains(h.sample()));
         for (String id : ids) {
             SampleThing sample = sample(id).orElseThrow();
             if (!things.containsKey(METHOD + sample.method())) {
@@ -237,6 +250,15 @@ public final class Study {
             }
         }
         return study;
+    }
+
+    /** Without hand work and sheets under ids that cannot be theirs. */
+    private Study withoutMisplaced() {
+        Map<String, Thing> kept = new TreeMap<>(things);
+        kept.entrySet()
+                .removeIf(e -> e.getValue() instanceof HandThing && !HandPlace.isOne(e.getKey())
+                        || e.getValue() instanceof SheetThing && !e.getKey().matches(SHEET + "[0-9]{1,9}"));
+        return new Study(kept);
     }
 
     private Set<String> sampleIds() {

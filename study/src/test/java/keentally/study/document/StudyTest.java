@@ -88,6 +88,13 @@ class StudyTest {
         assertThatThrownBy(torn::checkWhole).hasMessageContaining("but not the sample");
         assertThat(torn.mended().handFor("m1", "x/y")).isEmpty();
         torn.mended().checkWhole();
+        Study misplaced = Study.of(Map.of(
+                "hand/s7", new HandThing(Seeds.NONE),
+                "elsewhere", new HandThing(Seeds.NONE),
+                "sheet/one", new SheetThing("a", "", "")));
+        assertThatThrownBy(misplaced::checkWhole).hasMessageContaining("does not belong");
+        misplaced.mended().checkWhole();
+        assertThat(misplaced.mended().sheets()).isEmpty();
     }
 
     @Test
