@@ -269,11 +269,11 @@ final class Database implements AutoCloseable {
     /** Writes every thing anew as seen from the folder of {@code other}, which is a copy of this. */
     void referFrom(Database other) {
         other.handle.useTransaction(h -> {
-            List<Map.Entry<Long, Thing>> samples = handle.createQuery(
-                            "SELECT number, kind, content FROM version WHERE kind = 'sample'")
+            List<Map.Entry<Long, Thing>> referring = handle.createQuery(
+                            "SELECT number, kind, content FROM version WHERE kind IN ('sample', 'method')")
                     .map((rs, c) -> Map.entry(rs.getLong(1), text.read(rs.getString(2), rs.getString(3))))
                     .list();
-            samples.forEach(e -> h.execute(
+            referring.forEach(e -> h.execute(
                     "UPDATE version SET content = ? WHERE number = ?", other.text.write(e.getValue()), e.getKey()));
         });
     }

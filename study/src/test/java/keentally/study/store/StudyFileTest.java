@@ -29,6 +29,10 @@ import keentally.core.picture.Field;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.Mass;
 import keentally.core.quantity.Scale;
+import keentally.core.setting.Reference;
+import keentally.core.setting.ReferenceSetting;
+import keentally.core.setting.Values;
+import keentally.core.step.StepDescription;
 import keentally.core.step.Steps;
 import keentally.study.document.Calibration;
 import keentally.study.document.Journal;
@@ -218,6 +222,27 @@ class StudyFileTest {
             Journal journal = journal(file);
             assertThat(journal.study().sample("s1")).contains(rich("one"));
             assertThat(journal.undoable()).contains("add");
+        }
+    }
+
+    @Test
+    void aCopyElsewhereFindsWhatItsMethodsReferTo() throws FileFault, IOException {
+        Files.createDirectories(folder.resolve("away/deep"));
+        Path copy = folder.resolve("away/deep/copy.tally");
+        StepDescription flatten = Steps.find("flatten").orElseThrow();
+        Reference blank = new Reference(folder.resolve("light/blank.png").toString(), "ab".repeat(32));
+        Values values = Values.NONE
+                .withTree(flatten.setting("by").orElseThrow(), "reference")
+                .with((ReferenceSetting) flatten.setting("reference").orElseThrow(), blank);
+        Method method = Method.empty("flat", LengthUnit.PX).add(0, flatten, values);
+        try (StudyFile file = StudyFile.create(folder.resolve("a.tally"), Study.empty(), StudyFile.Watch.SILENT)) {
+            journal(file).act("flatten", s -> s.with(Study.FIRST_METHOD, method));
+            file.copyTo(copy);
+        }
+        for (Path each : List.of(copy, folder.resolve("a.tally"))) {
+            try (StudyFile file = StudyFile.open(each, StudyFile.Watch.SILENT)) {
+                assertThat(file.history().study().method(Study.FIRST_METHOD)).isEqualTo(method);
+            }
         }
     }
 
