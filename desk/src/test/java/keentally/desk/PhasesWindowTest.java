@@ -319,10 +319,10 @@ class PhasesWindowTest {
     }
 
     private int strokes() {
-        return desk.onFx(() -> desk.model()
-                .hand("colour-range-1")
-                .map(h -> ((Strokes) h).taken().size())
-                .orElse(0));
+        return desk.onFx(
+                () -> desk.model().study().get().handFor(desk.model().methodId(), "colour-range-1").values().stream()
+                        .mapToInt(h -> ((Strokes) h).taken().size())
+                        .sum());
     }
 
     @Test

@@ -21,7 +21,6 @@ import javafx.beans.property.SimpleObjectProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import keentally.core.colour.Rgb;
-import keentally.core.hand.HandWork;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
 import keentally.core.quantity.LengthUnit;
@@ -364,6 +363,11 @@ public final class DeskModel implements AutoCloseable {
 
     /** Replaces the method; refused with the reason where the order of its steps cannot work. */
     public boolean change(String title, UnaryOperator<Method> how) {
+        return change(title, how, UnaryOperator.identity());
+    }
+
+    /** As {@link #change(String, UnaryOperator)}, and what else of the study goes with it, in one action. */
+    public boolean change(String title, UnaryOperator<Method> how, UnaryOperator<Study> also) {
         Method next = how.apply(method());
         Optional<MethodFault> refusal = next.refusal();
         if (refusal.isPresent()) {
@@ -371,7 +375,7 @@ public final class DeskModel implements AutoCloseable {
             return false;
         }
         String id = methodId();
-        act(title, s -> s.with(id, next));
+        act(title, s -> also.apply(s.with(id, next)));
         return true;
     }
 
@@ -385,26 +389,6 @@ public final class DeskModel implements AutoCloseable {
         Map<String, Rgb> colours = new HashMap<>();
         phaseNotes().forEach((name, note) -> note.colour().ifPresent(c -> colours.put(name, c)));
         return colours;
-    }
-
-    /** What was done by hand on the sample on the stage for a step. */
-    public Optional<HandWork> hand(String stepId) {
-        return Optional.ofNullable(study.get().hand(sampleId.get(), methodId()).get(stepId));
-    }
-
-    /** Replaces a step's settings and the hand work of the sample on the stage for it, in one action. */
-    public void change(String title, String stepId, Values values, Optional<HandWork> work) {
-        String id = methodId();
-        String sample = sampleId.get();
-        Method next = method().with(stepId, values);
-        act(title, s -> s.with(id, next).withHand(sample, id, stepId, work));
-    }
-
-    /** Replaces a step's settings and forgets every sample's hand work for it, in one action. */
-    public void changeAfresh(String title, String stepId, Values values) {
-        String id = methodId();
-        Method next = method().with(stepId, values);
-        act(title, s -> s.with(id, next).withoutHand(id, stepId));
     }
 
     /** Shows what other values would give, without keeping them. */

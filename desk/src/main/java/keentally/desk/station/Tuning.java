@@ -95,7 +95,10 @@ final class Tuning {
 
     /** What was done by hand on the sample on the stage for this station. */
     Optional<HandWork> hand() {
-        return isStale() ? Optional.empty() : desk.hand(stepId);
+        return isStale()
+                ? Optional.empty()
+                : Optional.ofNullable(
+                        desk.study().get().hand(desk.sampleId().get(), methodId).get(stepId));
     }
 
     /** The strokes that the station's numbers were fitted to, of every sample. */
@@ -112,17 +115,20 @@ final class Tuning {
     }
 
     /** Values and the hand work that led to them, in one action. */
-    void keep(Values values, String setting, HandWork work) {
-        if (!isStale()) {
-            desk.change(title(setting(setting)), stepId, values, Optional.of(work));
-        }
+    boolean keep(Values values, String setting, HandWork work) {
+        String sample = desk.sampleId().get();
+        return !isStale()
+                && desk.change(
+                        title(setting(setting)),
+                        m -> m.with(stepId, values),
+                        s -> s.withHand(sample, methodId, stepId, Optional.of(work)));
     }
 
-    /** Values, without any hand work. */
-    void keepAfresh(Values values, String setting) {
-        if (!isStale()) {
-            desk.changeAfresh(title(setting(setting)), stepId, values);
-        }
+    /** Values, and no sample's hand work any more. */
+    boolean keepAfresh(Values values, String setting) {
+        return !isStale()
+                && desk.change(
+                        title(setting(setting)), m -> m.with(stepId, values), s -> s.withoutHand(methodId, stepId));
     }
 
     /** A setting by its id. */

@@ -1,6 +1,7 @@
 package keentally.desk.model;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -8,8 +9,12 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import keentally.core.colour.Rgb;
 import keentally.core.draw.ShapeRenderer;
 import keentally.core.geometry.Ellipse;
+import keentally.core.geometry.Point;
+import keentally.core.hand.HandWork;
+import keentally.core.hand.Seeds;
 import keentally.core.method.Method;
 import keentally.core.picture.Picture;
 import keentally.core.quantity.LengthUnit;
@@ -19,6 +24,7 @@ import keentally.core.setting.Values;
 import keentally.core.step.StepDescription;
 import keentally.core.step.Steps;
 import keentally.study.document.Calibration;
+import keentally.study.document.PhaseNote;
 import keentally.study.document.PictureRef;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
@@ -64,6 +70,41 @@ class DeskModelTest {
         PictureWriter.tiff(file, Picture.grey(shapes.plane(10, 110)));
         return SampleThing.of("discs " + discs, PictureRef.of(file, 1), Study.FIRST_METHOD)
                 .with(Optional.of(Calibration.typed(Scale.of("2 um/px"))));
+    }
+
+    @Test
+    void aRefusedMethodLeavesTheRestOfItsActionUndoneToo() {
+        Optional<HandWork> seeds = Optional.of(new Seeds(List.of(new Point(1, 2))));
+        boolean done = desk.change(
+                "gate first", m -> m.remove("threshold-1"), s -> s.withHand("s1", Study.FIRST_METHOD, "gate-1", seeds));
+        assertThat(done).isFalse();
+        assertThat(desk.study().get().hand("s1", Study.FIRST_METHOD)).isEmpty();
+        assertThat(desk.message().get()).contains("needs objects");
+        assertThat(desk.change(
+                        "cut",
+                        m -> m.with("threshold-1", handCut(50)),
+                        s -> s.withHand("s1", Study.FIRST_METHOD, "gate-1", seeds)))
+                .isTrue();
+        assertThat(desk.study().get().hand("s1", Study.FIRST_METHOD)).hasSize(1);
+        desk.undo();
+        assertThat(desk.study().get().hand("s1", Study.FIRST_METHOD)).isEmpty();
+    }
+
+    @Test
+    void phasesAreColouredAndWeighedForTheirMethodAlone() {
+        PhaseActions phases = new PhaseActions(desk);
+        phases.colour("chosen", Optional.of(Rgb.of("#102030")));
+        phases.density("chosen", Optional.of(1.5));
+        assertThat(desk.phaseColours()).containsEntry("chosen", Rgb.of("#102030"));
+        assertThat(desk.phaseNotes().get("chosen").density()).contains(1.5);
+        assertThatThrownBy(() -> phases.density("chosen", Optional.of(-1.0))).hasMessageContaining("above 0");
+        phases.density("chosen", Optional.empty());
+        phases.colour("chosen", Optional.empty());
+        assertThat(desk.phaseNotes()).isEmpty();
+        desk.undo();
+        desk.undo();
+        assertThat(desk.phaseNotes().get("chosen"))
+                .isEqualTo(new PhaseNote(Optional.of(Rgb.of("#102030")), Optional.of(1.5)));
     }
 
     @AfterEach
