@@ -9,7 +9,6 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
-import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import javafx.beans.property.ObjectProperty;
@@ -17,7 +16,6 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
-import javafx.beans.property.SimpleObjectProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import keentally.core.colour.Rgb;
@@ -27,11 +25,8 @@ import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.Scale;
 import keentally.core.run.Lanes;
 import keentally.core.run.Lanes.Lane;
-import keentally.core.run.Progress;
 import keentally.core.run.Run;
-import keentally.core.run.RunFault;
 import keentally.core.run.Runner;
-import keentally.core.run.Sample;
 import keentally.core.run.StateCache;
 import keentally.core.setting.Values;
 import keentally.core.step.State;
@@ -64,6 +59,7 @@ public final class DeskModel implements AutoCloseable {
     private final Workers workers = Workers.of(Math.max(1, Runtime.getRuntime().availableProcessors()));
     private final Runner runner = new Runner(workers, StateCache.ofUsualSize(), new ReferencePictures());
     private final Lanes lanes;
+    private final Following following;
     private final OpenPictures pictures = new OpenPictures();
 
     private OpenStudy held;
@@ -73,22 +69,12 @@ public final class DeskModel implements AutoCloseable {
 
     private final SampleMaker maker = new SampleMaker();
     private final Captions captions = new Captions();
-    private final PictureCautions checks = new PictureCautions(captions);
-    private long asked;
-
-    /** Tickets below this were asked for before the last action. */
-    private long dropped;
-
     private final ReadOnlyObjectWrapper<Study> study = new ReadOnlyObjectWrapper<>(Study.empty());
     private final ReadOnlyObjectWrapper<OpenStudy> holding;
     private final ReadOnlyStringWrapper sampleId = new ReadOnlyStringWrapper("");
     private final ReadOnlyObjectWrapper<Optional<OpenSample>> open = new ReadOnlyObjectWrapper<>(Optional.empty());
-    private final ReadOnlyObjectWrapper<Optional<Shown>> shown = new ReadOnlyObjectWrapper<>(Optional.empty());
-    private final ReadOnlyObjectWrapper<Optional<Run>> preview = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final StringProperty station = new SimpleStringProperty(PICTURE);
-    private final ObjectProperty<Set<Integer>> selection = new SimpleObjectProperty<>(Set.of());
     private final ReadOnlyObjectWrapper<Set<String>> missing = new ReadOnlyObjectWrapper<>(Set.of());
-    private final ReadOnlyObjectWrapper<Map<String, Integer>> cautionCounts = new ReadOnlyObjectWrapper<>(Map.of());
     private Optional<LengthUnit> preferredUnit = Optional.empty();
     private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
 
@@ -99,6 +85,7 @@ public final class DeskModel implements AutoCloseable {
     public DeskModel(Executor ui, Consumer<Throwable> onCrash) {
         this.ui = ui;
         this.lanes = new Lanes(onCrash);
+        this.following = new Following(ui, lanes, runner, new PictureCautions(captions), this::say);
         this.held = OpenStudy.unkept(Study.empty(), ui);
         this.holding = new ReadOnlyObjectWrapper<>(held);
     }
@@ -124,12 +111,12 @@ public final class DeskModel implements AutoCloseable {
 
     /** The last whole run that came back. */
     public ReadOnlyObjectProperty<Optional<Shown>> shown() {
-        return shown.getReadOnlyProperty();
+        return following.shown.getReadOnlyProperty();
     }
 
     /** What a drag shows while it lasts: a run up to the dragged station. */
     public ReadOnlyObjectProperty<Optional<Run>> preview() {
-        return preview.getReadOnlyProperty();
+        return following.preview.getReadOnlyProperty();
     }
 
     /** The id of the selected station, or {@link #PICTURE}. */
@@ -139,7 +126,7 @@ public final class DeskModel implements AutoCloseable {
 
     /** Selected objects, by region; they belong to the last run. */
     public ObjectProperty<Set<Integer>> selection() {
-        return selection;
+        return following.selection;
     }
 
     /** The samples whose pictures were not where they should be. */
@@ -149,7 +136,7 @@ public final class DeskModel implements AutoCloseable {
 
     /** How many cautions each sample had when it was last on the stage. */
     public ReadOnlyObjectProperty<Map<String, Integer>> cautionCounts() {
-        return cautionCounts.getReadOnlyProperty();
+        return following.cautionCounts.getReadOnlyProperty();
     }
 
     /** The unit that a first scale turns a method to; empty for the scale's own. */
@@ -191,9 +178,10 @@ public final class DeskModel implements AutoCloseable {
 
     /** The last run that is known to hold a station, a drag's first; empty where the station has not been reached. */
     public Optional<Run.Station> reached(String stationId) {
-        return preview.get()
+        return preview()
+                .get()
                 .flatMap(run -> run.station(stationId))
-                .or(() -> shown.get().flatMap(s -> s.run().station(stationId)));
+                .or(() -> shown().get().flatMap(s -> s.run().station(stationId)));
     }
 
     /** The state that a station starts from: after the last one before it that was reached, else the sample as it came. */
@@ -204,7 +192,7 @@ public final class DeskModel implements AutoCloseable {
                 return before.map(Run.Station::after);
             }
         }
-        return shown.get().map(s -> s.run().sample()).map(s -> State.of(s.picture(), s.field(), s.scale()));
+        return shown().get().map(s -> s.run().sample()).map(s -> State.of(s.picture(), s.field(), s.scale()));
     }
 
     /** What is burnt into pictures; not on the interface thread. */
@@ -265,8 +253,7 @@ public final class DeskModel implements AutoCloseable {
         held = next;
         pictures.clear();
         missing.set(Set.of());
-        cautionCounts.set(Map.of());
-        selection.set(Set.of());
+        following.cautionCounts.set(Map.of());
         station.set(PICTURE);
         message.set("");
         holding.set(next);
@@ -290,14 +277,11 @@ public final class DeskModel implements AutoCloseable {
 
     /** Puts a sample on the stage. */
     public void show(String id) {
-        dropped = ++asked;
         sampleId.set(id);
         if (method().indexOf(station.get()) < 0) {
             station.set(PICTURE);
         }
-        selection.set(Set.of());
-        preview.set(Optional.empty());
-        shown.set(Optional.empty());
+        following.drop();
         if (id.isEmpty()) {
             open.set(Optional.empty());
             return;
@@ -394,24 +378,9 @@ public final class DeskModel implements AutoCloseable {
     /** Shows what other values would give, without keeping them. */
     public void tryOut(String stepId, Values values) {
         Method tried = method().with(stepId, values);
-        Optional<Supplier<Sample>> sample = sampleNow();
-        if (sample.isEmpty() || tried.refusal().isPresent()) {
-            return;
+        if (tried.refusal().isEmpty()) {
+            onStage().ifPresent(stage -> following.tryOut(tried, tried.indexOf(stepId) + 1, stage));
         }
-        long ticket = ++asked;
-        int upTo = tried.indexOf(stepId) + 1;
-        lanes.submit(Lane.PREVIEW, cancel -> {
-            Optional<Sample> made = made(sample.get());
-            try {
-                if (made.isPresent()) {
-                    Run run = runner.run(tried, made.get(), upTo, cancel, Progress.SILENT);
-                    ui.execute(() -> preview.set(ticket >= dropped ? Optional.of(run) : preview.get()));
-                }
-            } catch (RunFault e) {
-                ui.execute(() -> say(e.getMessage()));
-            }
-        });
-        follow(tried, sample.get(), ticket, false);
     }
 
     /** The one door for actions: into the journal, and everything is run again. */
@@ -472,23 +441,15 @@ public final class DeskModel implements AutoCloseable {
         return open.get().map(o -> o.ref().equals(sample.picture())).orElse(false);
     }
 
-    /** The sample as the runner takes it, where its picture is there; made where it is asked, away from the interface thread. */
-    private Optional<Supplier<Sample>> sampleNow() {
+    /** What is to be run, where its picture is there. */
+    private Optional<Following.OnStage> onStage() {
         if (sample().isEmpty()) {
             return Optional.empty();
         }
         SampleMaker.Asked now = SampleMaker.Asked.of(study.get(), sampleId.get(), methodId());
-        return open.get().map(o -> () -> maker.sample(o, now));
-    }
-
-    /** Empty, and said, where the field holds no pixel of the picture. */
-    private Optional<Sample> made(Supplier<Sample> sample) {
-        try {
-            return Optional.of(sample.get());
-        } catch (IllegalArgumentException e) {
-            ui.execute(() -> say(Texts.of("complaint", e.getMessage())));
-            return Optional.empty();
-        }
+        return open.get()
+                .map(o -> new Following.OnStage(
+                        sampleId.get(), () -> maker.sample(o, now), background(), isShared(methodId())));
     }
 
     private Background background() {
@@ -506,25 +467,7 @@ public final class DeskModel implements AutoCloseable {
     }
 
     private void refresh() {
-        long ticket = ++asked;
-        dropped = ticket;
-        sampleNow().ifPresent(sample -> follow(method(), sample, ticket, true));
-    }
-
-    private void follow(Method method, Supplier<Sample> sample, long ticket, boolean whole) {
-        Background background = background();
-        boolean several = isShared(methodId());
-        Lanes.Job job = cancel -> {
-            made(sample).ifPresent(s -> {
-                Shown result = Shown.of(runner, method, s, checks, background, several, cancel);
-                ui.execute(() -> came(result, ticket, whole));
-            });
-        };
-        if (whole) {
-            lanes.overtake(Lane.FOLLOW, job);
-        } else {
-            lanes.submit(Lane.FOLLOW, job);
-        }
+        onStage().ifPresent(stage -> following.follow(method(), stage));
     }
 
     private boolean isShared(String method) {
@@ -533,31 +476,6 @@ public final class DeskModel implements AutoCloseable {
                         .filter(s -> s.method().equals(method))
                         .count()
                 > 1;
-    }
-
-    private void came(Shown result, long ticket, boolean whole) {
-        if (ticket < dropped) {
-            return;
-        }
-        boolean sameObjects = shown.get()
-                .flatMap(Shown::readings)
-                .flatMap(r -> r.state().objects())
-                .equals(result.readings().flatMap(r -> r.state().objects()));
-        if (!sameObjects) {
-            selection.set(Set.of());
-        }
-        shown.set(Optional.of(result));
-        count(result.cautions().size());
-        if (whole) {
-            preview.set(Optional.empty());
-        }
-    }
-
-    private void count(int cautions) {
-        Map<String, Integer> counts = new HashMap<>(cautionCounts.get());
-        if (!Integer.valueOf(cautions).equals(counts.put(sampleId.get(), cautions))) {
-            cautionCounts.set(Map.copyOf(counts));
-        }
     }
 
     @Override

@@ -1,0 +1,138 @@
+package keentally.desk.model;
+
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.Executor;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleObjectProperty;
+import keentally.core.method.Method;
+import keentally.core.run.Lanes;
+import keentally.core.run.Lanes.Lane;
+import keentally.core.run.Progress;
+import keentally.core.run.Run;
+import keentally.core.run.RunFault;
+import keentally.core.run.Runner;
+import keentally.core.run.Sample;
+import keentally.desk.look.Texts;
+import keentally.study.caution.Background;
+import keentally.study.caution.PictureCautions;
+
+/** Runs follow what stands on the desk: the newest whole one, and what a drag shows while it lasts. For the interface thread. */
+final class Following {
+    private final Executor ui;
+    private final Lanes lanes;
+    private final Runner runner;
+    private final PictureCautions checks;
+    private final Consumer<String> say;
+    private long asked;
+
+    /** Tickets below this were asked for before the last action. */
+    private long dropped;
+
+    final ReadOnlyObjectWrapper<Optional<Shown>> shown = new ReadOnlyObjectWrapper<>(Optional.empty());
+    final ReadOnlyObjectWrapper<Optional<Run>> preview = new ReadOnlyObjectWrapper<>(Optional.empty());
+    final ReadOnlyObjectWrapper<Map<String, Integer>> cautionCounts = new ReadOnlyObjectWrapper<>(Map.of());
+
+    /** Selected objects, by region; they belong to the last run. */
+    final ObjectProperty<Set<Integer>> selection = new SimpleObjectProperty<>(Set.of());
+
+    /** @param say told what is in the way */
+    Following(Executor ui, Lanes lanes, Runner runner, PictureCautions checks, Consumer<String> say) {
+        this.ui = ui;
+        this.lanes = lanes;
+        this.runner = runner;
+        this.checks = checks;
+        this.say = say;
+    }
+
+    /**
+     * What is to be run.
+     *
+     * @param made makes the sample, away from the interface thread; throws IllegalArgumentException where its field holds no pixel
+     * @param several whether the method is used on more than one sample
+     */
+    record OnStage(String sampleId, Supplier<Sample> made, Background background, boolean several) {}
+
+    /** Nothing is on the stage any more; what was asked for is wanted no more. */
+    void drop() {
+        dropped = ++asked;
+        selection.set(Set.of());
+        preview.set(Optional.empty());
+        shown.set(Optional.empty());
+    }
+
+    /** Runs a method as it stands now; whatever is running is overtaken. */
+    void follow(Method method, OnStage stage) {
+        dropped = ++asked;
+        follow(method, stage, asked, true);
+    }
+
+    /** Runs a method that is not kept: up to a step at once, and the whole of it when there is time. */
+    void tryOut(Method tried, int upTo, OnStage stage) {
+        long ticket = ++asked;
+        lanes.submit(Lane.PREVIEW, cancel -> {
+            Optional<Sample> made = made(stage);
+            try {
+                if (made.isPresent()) {
+                    Run run = runner.run(tried, made.get(), upTo, cancel, Progress.SILENT);
+                    ui.execute(() -> preview.set(ticket >= dropped ? Optional.of(run) : preview.get()));
+                }
+            } catch (RunFault e) {
+                ui.execute(() -> say.accept(e.getMessage()));
+            }
+        });
+        follow(tried, stage, ticket, false);
+    }
+
+    private void follow(Method method, OnStage stage, long ticket, boolean whole) {
+        Lanes.Job job = cancel -> made(stage).ifPresent(s -> {
+            Shown result = Shown.of(runner, method, s, checks, stage.background(), stage.several(), cancel);
+            ui.execute(() -> came(stage.sampleId(), result, ticket, whole));
+        });
+        if (whole) {
+            lanes.overtake(Lane.FOLLOW, job);
+        } else {
+            lanes.submit(Lane.FOLLOW, job);
+        }
+    }
+
+    /** Empty, and said, where the field holds no pixel of the picture. */
+    private Optional<Sample> made(OnStage stage) {
+        try {
+            return Optional.of(stage.made().get());
+        } catch (IllegalArgumentException e) {
+            ui.execute(() -> say.accept(Texts.of("complaint", e.getMessage())));
+            return Optional.empty();
+        }
+    }
+
+    private void came(String sampleId, Shown result, long ticket, boolean whole) {
+        if (ticket < dropped) {
+            return;
+        }
+        boolean sameObjects = shown.get()
+                .flatMap(Shown::readings)
+                .flatMap(r -> r.state().objects())
+                .equals(result.readings().flatMap(r -> r.state().objects()));
+        if (!sameObjects) {
+            selection.set(Set.of());
+        }
+        shown.set(Optional.of(result));
+        count(sampleId, result.cautions().size());
+        if (whole) {
+            preview.set(Optional.empty());
+        }
+    }
+
+    private void count(String sampleId, int cautions) {
+        Map<String, Integer> counts = new HashMap<>(cautionCounts.get());
+        if (!Integer.valueOf(cautions).equals(counts.put(sampleId, cautions))) {
+            cautionCounts.set(Map.copyOf(counts));
+        }
+    }
+}
