@@ -31,7 +31,7 @@ class SplitWindowTest {
     }
 
     private int split() {
-        return Integer.parseInt(desk.text("split-count").replaceAll("[^0-9]", ""));
+        return Integer.parseInt(desk.text("split-count").split(" ")[0].replace(",", ""));
     }
 
     @Test
@@ -45,6 +45,7 @@ class SplitWindowTest {
         desk.dragTo("depth-slider", 0.85, 0.5);
         desk.release();
         assertThat(split()).isLessThan(before * 3 / 4);
+        assertThat(desk.text("split-count")).endsWith(" at " + desk.fieldText("setting-depth"));
         assertThat(desk.text("count-steadiness")).startsWith("Count at the end").isNotEqualTo(steady);
         desk.focusStage();
         desk.keys(KeyCode.CONTROL, KeyCode.Z);

@@ -2,6 +2,7 @@ package keentally.desk.station;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalInt;
 import javafx.application.Platform;
 import javafx.scene.control.Label;
@@ -15,6 +16,7 @@ import keentally.desk.look.Curve;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
+import keentally.desk.model.Shown;
 import keentally.desk.model.Trials;
 import keentally.study.file.FileFault;
 
@@ -28,7 +30,7 @@ final class CountCurve extends VBox {
     private final String words;
     private final Curve curve;
     private final Label sentence = Prose.of("", "hint");
-    private Object known;
+    private Shown known;
 
     /**
      * @param across what stands below the curve
@@ -50,26 +52,30 @@ final class CountCurve extends VBox {
     /**
      * Asks for the counts, where the run that is on the stage has not been asked for already and ends in objects.
      *
-     * @param neighbours upwards, the setting itself in the middle
+     * @param neighbours upwards, an odd number of them, five at least, the setting itself in the middle
      */
     void show(List<Neighbour> neighbours) {
-        boolean dragging = desk.preview().get().isPresent();
-        boolean counts = desk.method().givesObjects()
-                && desk.shown().get().flatMap(s -> s.readings()).isPresent();
-        if (!counts || neighbours.isEmpty()) {
+        Optional<Shown> now = onStage();
+        if (now.flatMap(Shown::readings).isEmpty() || !desk.method().givesObjects()) {
             clear();
             return;
         }
-        Object now = desk.shown().get();
-        if (dragging || now == known) {
+        Method method = desk.method();
+        boolean settled =
+                desk.preview().get().isEmpty() && now.get().run().method().equals(method);
+        if (!settled || now.get() == known) {
             return;
         }
-        known = now;
-        Method method = desk.method();
+        known = now.get();
         Trials trials = desk.trials();
         Trials.Reading sample =
                 trials.reading(desk.study().get(), desk.sampleId().get(), desk.methodId());
-        next(new Asked(now, method, trials, sample, neighbours), new ArrayList<>());
+        next(new Asked(known, method, trials, sample, neighbours), new ArrayList<>());
+    }
+
+    /** The run that is on the stage, while the station is the selected one. */
+    private Optional<Shown> onStage() {
+        return desk.shown().get().filter(s -> desk.station().get().equals(stepId));
     }
 
     void clear() {
@@ -78,8 +84,7 @@ final class CountCurve extends VBox {
         setManaged(false);
     }
 
-    private record Asked(
-            Object ticket, Method method, Trials trials, Trials.Reading sample, List<Neighbour> neighbours) {}
+    private record Asked(Shown of, Method method, Trials trials, Trials.Reading sample, List<Neighbour> neighbours) {}
 
     private void next(Asked asked, List<OptionalInt> done) {
         if (done.size() == asked.neighbours.size()) {
@@ -102,7 +107,7 @@ final class CountCurve extends VBox {
             }
             OptionalInt found = count;
             Platform.runLater(() -> {
-                if (known == asked.ticket) {
+                if (known == asked.of && onStage().filter(s -> s == asked.of).isPresent()) {
                     done.add(found);
                     next(asked, done);
                 }

@@ -3,7 +3,6 @@ package keentally.desk.station;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.util.Arrays;
-import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
@@ -12,14 +11,9 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import keentally.core.method.MethodStep;
-import keentally.core.picture.Plane;
-import keentally.core.picture.Plane16;
-import keentally.core.picture.Plane8;
-import keentally.core.picture.PlaneF;
 import keentally.core.quantity.Length;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.Limit;
-import keentally.core.run.Run;
 import keentally.core.setting.LimitSetting;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
@@ -39,6 +33,7 @@ final class SplitPanel extends VBox implements StationPanel.Body {
     private final DeskModel desk;
     private final Tuning tuning;
     private final Slider slider;
+    private final double start;
     private final Label count = new Label();
     private final CountCurve counts;
 
@@ -50,7 +45,8 @@ final class SplitPanel extends VBox implements StationPanel.Body {
         double least = isPlain() ? greatest() / 1000 : LEAST_PX;
         double most = isPlain() ? greatest() / 2 : MOST_PX;
         double now = Math.clamp(now(), least, most);
-        slider = new Slider(Math.log(least), Math.log(most), Math.log(now));
+        start = Math.log(now);
+        slider = new Slider(Math.log(least), Math.log(most), start);
         slider.setId("depth-slider");
         slider.setBlockIncrement(Math.log(1.1));
         slider.valueProperty().addListener((o, was, is) -> {
@@ -58,17 +54,8 @@ final class SplitPanel extends VBox implements StationPanel.Body {
                 tuning.tryOut(with(Math.exp(is.doubleValue())));
             }
         });
-        slider.valueChangingProperty().addListener((o, was, is) -> {
-            if (!is) {
-                tuning.keep(with(Math.exp(slider.getValue())), "depth");
-            }
-        });
-        slider.setOnMouseReleased(e -> tuning.keep(with(Math.exp(slider.getValue())), "depth"));
-        slider.setOnKeyReleased(e -> {
-            if (e.getCode().isArrowKey()) {
-                tuning.keep(with(Math.exp(slider.getValue())), "depth");
-            }
-        });
+        slider.setOnMouseReleased(e -> keep());
+        slider.setOnKeyReleased(e -> keep());
         count.setId("split-count");
         count.getStyleClass().addAll("headline", "figure");
         for (Setting<?> setting : tuning.step().description().settings()) {
@@ -81,6 +68,13 @@ final class SplitPanel extends VBox implements StationPanel.Body {
         }
         getChildren().add(counts);
         refresh();
+    }
+
+    /** A thumb that was not moved changes nothing, however finely the depth was typed. */
+    private void keep() {
+        if (!tuning.isStale() && slider.getValue() != start) {
+            tuning.keep(with(Math.exp(slider.getValue())), "depth");
+        }
     }
 
     private VBox depth() {
@@ -112,17 +106,9 @@ final class SplitPanel extends VBox implements StationPanel.Body {
         };
     }
 
-    /** What the values of the picture that is split can come to. */
+    /** What the values of the sample's picture can come to; steps before keep its scale of values. */
     private double greatest() {
-        Optional<Plane> plane =
-                desk.entering(tuning.step().id()).flatMap(s -> s.current().single());
-        double most = plane.map(p -> switch (p) {
-                    case Plane8 b -> 255.0;
-                    case Plane16 s -> 65_535.0;
-                    case PlaneF f -> 0.0;
-                })
-                .orElse(0.0);
-        return most > 0 ? most : 20 * Math.max(1, now());
+        return desk.open().get().map(o -> o.file().picture().depth().most()).orElse(255);
     }
 
     /** The settings with another depth, in the unit that it has now. */
@@ -149,10 +135,11 @@ final class SplitPanel extends VBox implements StationPanel.Body {
             return;
         }
         MethodStep step = tuning.step();
-        Optional<Run.Station> reached = desk.reached(step.id());
-        count.setText(reached.map(r -> r.findings().find("objects"))
-                .filter(n -> n.isPresent())
-                .map(n -> Texts.of("split.count", Figures.number(n.getAsDouble())))
+        count.setText(desk.reached(step.id())
+                .map(r -> Texts.of(
+                        "split.count",
+                        Figures.number(r.findings().find("objects").orElse(0)),
+                        r.step().values().get(setting())))
                 .orElse(""));
         counts.show(Arrays.stream(FACTORS)
                 .mapToObj(f -> new CountCurve.Neighbour(f, with(now() * f)))
