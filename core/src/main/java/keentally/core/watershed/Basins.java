@@ -3,7 +3,7 @@ package keentally.core.watershed;
 import java.util.Arrays;
 
 /**
- * The minima of a piece with their dynamics.
+ * The minima of a piece by their dynamics.
  *
  * <p>Method: pixels are taken from low to high; one without a lower neighbour begins a basin, one with several joins them, and of two
  * basins that join, the one with the higher minimum (of equal ones the later in reading order) has spilled: its dynamics are the height
@@ -11,34 +11,34 @@ import java.util.Arrays;
  * true minimum. Source: M. Grimaud (1992), "A new measure of contrast: the dynamics", Proc. SPIE 1769, 292–305.
  */
 final class Basins {
-    /** The first pixel of each minimum, in reading order. */
-    final int[] seeds;
+    private static final int NOT_YET = -1;
 
-    private Basins(int[] seeds) {
-        this.seeds = seeds;
-    }
+    private Basins() {}
 
     /**
-     * Those whose dynamics are above 0 and at least {@code depth}; of each part that hangs together, the deepest in any case.
+     * The first pixels of the minima whose dynamics are above 0 and at least {@code depth}, in reading order; of each part that hangs
+     * together the deepest in any case.
      *
-     * @param order pixels from low to high
      * @param measure how deep a basin is, from the height where it spills and that of its minimum
      */
-    static Basins of(Heights heights, int[] order, double depth, Depth measure) {
-        int n = heights.pixels();
-        int[] leader = new int[n];
-        Arrays.fill(leader, -1);
+    static int[] seeds(Heights heights, double depth, Depth measure) {
+        int[] level = heights.level;
+        int[] leader = new int[level.length];
+        Arrays.fill(leader, NOT_YET);
         int[] seeds = new int[8];
         int count = 0;
-        for (int p : order) {
+        for (int p : heights.order) {
             leader[p] = p;
             int own = p;
+            int last = NOT_YET;
             for (int step : heights.steps) {
-                int q = heights.number[heights.place[p] + step];
-                if (q < 0 || leader[q] < 0) {
+                int led = leader[p + step];
+                // most neighbours were led to their basin by the same pixel as the one before them
+                if (led == NOT_YET || led == last) {
                     continue;
                 }
-                int other = find(leader, q);
+                last = led;
+                int other = find(leader, p + step);
                 if (other == own) {
                     continue;
                 }
@@ -47,38 +47,28 @@ final class Basins {
                     own = other;
                     continue;
                 }
-                int deeper = isDeeper(heights, own, other) ? own : other;
-                int spilled = deeper == own ? other : own;
-                double dynamics = measure.of(heights.height[p], heights.height[spilled]);
-                if (heights.height[p] > heights.height[spilled] && dynamics >= depth) {
-                    seeds = put(seeds, count++, spilled);
+                boolean deeper = level[own] < level[other] || level[own] == level[other] && own < other;
+                int spilled = deeper ? other : own;
+                own = deeper ? own : other;
+                boolean truly = level[p] > level[spilled];
+                if (truly && measure.of(heights.height[level[p]], heights.height[level[spilled]]) >= depth) {
+                    seeds = count == seeds.length ? Arrays.copyOf(seeds, 2 * count) : seeds;
+                    seeds[count++] = spilled;
                 }
-                leader[spilled] = deeper;
-                own = deeper;
+                leader[spilled] = own;
             }
         }
-        for (int p = 0; p < n; p++) {
-            if (leader[p] == p) {
-                seeds = put(seeds, count++, p);
-            }
-        }
-        int[] kept = Arrays.copyOf(seeds, count);
-        Arrays.sort(kept);
-        return new Basins(kept);
+        return withDeepest(heights, leader, seeds, count);
+    }
+
+    private static int[] withDeepest(Heights heights, int[] leader, int[] spilled, int count) {
+        int[] seeds = Arrays.copyOf(spilled, count + 1);
+        seeds[count] = find(leader, heights.order[0]);
+        Arrays.sort(seeds);
+        return seeds;
     }
 
     /** Leaders are the first pixels of their basins' minima. */
-    private static boolean isDeeper(Heights heights, int a, int b) {
-        int by = Double.compare(heights.height[a], heights.height[b]);
-        return by < 0 || by == 0 && a < b;
-    }
-
-    private static int[] put(int[] seeds, int count, int seed) {
-        int[] room = count == seeds.length ? Arrays.copyOf(seeds, 2 * count) : seeds;
-        room[count] = seed;
-        return room;
-    }
-
     private static int find(int[] leader, int p) {
         int r = p;
         while (leader[r] != r) {

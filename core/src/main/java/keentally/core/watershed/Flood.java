@@ -11,41 +11,42 @@ import java.util.Arrays;
  * Processing 38(1), 113–125 (flooding by an ordered queue).
  */
 final class Flood {
-    private Flood() {}
+    private static final int NONE = -1;
+
+    private final int[] head;
+    private final int[] tail;
+    private final int[] behind;
+
+    private Flood(int levels, int places) {
+        this.head = new int[levels];
+        this.tail = new int[levels];
+        this.behind = new int[places];
+        Arrays.fill(head, NONE);
+    }
 
     /**
-     * @param order pixels from low to high
-     * @param seeds pixels, in reading order
-     * @return for each pixel the index of the seed whose water reached it; −1 where none did
+     * @param seeds places, in reading order
+     * @return for each place the index of the seed whose water reached it; −1 where none did
      */
-    static int[] of(Heights heights, int[] order, int[] seeds) {
-        int n = heights.pixels();
-        int[] level = new int[n];
-        int levels = 0;
-        for (int i = 0; i < n; i++) {
-            boolean next = i > 0 && heights.height[order[i]] > heights.height[order[i - 1]];
-            levels += next ? 1 : 0;
-            level[order[i]] = levels;
-        }
-        int[] head = new int[levels + 1];
-        int[] tail = new int[levels + 1];
-        int[] behind = new int[n];
-        Arrays.fill(head, -1);
-        int[] label = new int[n];
-        Arrays.fill(label, -1);
+    static int[] of(Heights heights, int[] seeds) {
+        int levels = heights.height.length;
+        int[] level = heights.level;
+        int[] label = new int[level.length];
+        Arrays.fill(label, NONE);
+        Flood flood = new Flood(levels, level.length);
         for (int s = 0; s < seeds.length; s++) {
             label[seeds[s]] = s;
-            wait(head, tail, behind, level[seeds[s]], seeds[s]);
+            flood.wait(level[seeds[s]], seeds[s]);
         }
-        for (int now = 0; now <= levels; now++) {
-            while (head[now] >= 0) {
-                int p = head[now];
-                head[now] = behind[p];
+        for (int now = 0; now < levels; now++) {
+            while (flood.head[now] != NONE) {
+                int p = flood.head[now];
+                flood.head[now] = flood.behind[p];
                 for (int step : heights.steps) {
-                    int q = heights.number[heights.place[p] + step];
-                    if (q >= 0 && label[q] < 0) {
+                    int q = p + step;
+                    if (label[q] == NONE && level[q] != Heights.OUTSIDE) {
                         label[q] = label[p];
-                        wait(head, tail, behind, Math.max(now, level[q]), q);
+                        flood.wait(Math.max(now, level[q]), q);
                     }
                 }
             }
@@ -53,9 +54,9 @@ final class Flood {
         return label;
     }
 
-    private static void wait(int[] head, int[] tail, int[] behind, int level, int p) {
-        behind[p] = -1;
-        if (head[level] < 0) {
+    private void wait(int level, int p) {
+        behind[p] = NONE;
+        if (head[level] == NONE) {
             head[level] = p;
         } else {
             behind[tail[level]] = p;

@@ -107,44 +107,53 @@ public final class SplitTouching {
             left = Math.min(left, pieces.runFrom(run));
             right = Math.max(right, pieces.runTo(run));
         }
-        Heights heights = new Heights(right - left, bottom - top, Math.toIntExact(pieces.pixels(piece)));
+        int boxWidth = right - left;
+        int pixels = Math.toIntExact(pieces.pixels(piece));
+        int[] place = new int[pixels];
+        double[] value = new double[pixels];
+        int filled = 0;
         for (int run = first; run < end; run++) {
             int y = pieces.runY(run);
             for (int x = pieces.runFrom(run); x < pieces.runTo(run); x++) {
-                heights.add(x - left, y - top, ground.at(x, y));
+                place[filled] = Heights.place(x - left, y - top, boxWidth);
+                value[filled++] = Heights.comparable(ground.at(x, y));
             }
         }
-        int[] order = heights.order();
-        int[] seeds = Basins.of(heights, order, depth, measure).seeds;
-        return new Parts(piece, seeds.length, seeds.length == 1 ? new int[0] : Flood.of(heights, order, seeds));
+        Heights heights = new Heights(boxWidth, bottom - top, place, value);
+        int[] seeds = Basins.seeds(heights, depth, measure);
+        int[] label = seeds.length == 1 ? new int[0] : Flood.of(heights, seeds);
+        return new Parts(piece, seeds.length, label, boxWidth, left, top);
     }
 
     /**
      * What a piece fell into.
      *
-     * @param label of each of its pixels, in reading order; none where it stayed whole
+     * @param label of each place of its box; none where it stayed whole
      */
-    private record Parts(int piece, int count, int[] label) {
+    private record Parts(int piece, int count, int[] label, int boxWidth, int left, int top) {
         void addTo(RegionBuilder builder, Regions pieces) {
             int base = builder.next();
             for (int i = 1; i < count; i++) {
                 builder.next();
             }
-            int pixel = 0;
             for (int run = pieces.firstRun(piece); run < pieces.firstRun(piece + 1); run++) {
-                int from = pieces.runFrom(run);
-                int to = pieces.runTo(run);
+                int y = pieces.runY(run);
                 if (count == 1) {
-                    builder.add(base, pieces.runY(run), from, to);
-                    continue;
+                    builder.add(base, y, pieces.runFrom(run), pieces.runTo(run));
+                } else {
+                    addRun(builder, base, y, pieces.runFrom(run), pieces.runTo(run));
                 }
-                int start = from;
-                for (int x = from; x < to; x++, pixel++) {
-                    boolean last = x + 1 == to || label[pixel + 1] != label[pixel];
-                    if (last) {
-                        builder.add(base + label[pixel], pieces.runY(run), start, x + 1);
-                        start = x + 1;
-                    }
+            }
+        }
+
+        /** Cuts a run where the label changes. */
+        private void addRun(RegionBuilder builder, int base, int y, int from, int to) {
+            int at = Heights.place(from - left, y - top, boxWidth) - from;
+            int start = from;
+            for (int x = from + 1; x <= to; x++) {
+                if (x == to || label[at + x] != label[at + start]) {
+                    builder.add(base + label[at + start], y, start, x);
+                    start = x;
                 }
             }
         }

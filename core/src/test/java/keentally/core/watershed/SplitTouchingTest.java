@@ -43,7 +43,7 @@ class SplitTouchingTest {
         Mask mask = field.clip(chance.toss(0.3) ? Mask.full(width, height) : chance.mask(width, height));
         boolean outline = chance.toss(0.5);
         boolean bright = chance.toss(0.5);
-        int levels = chance.between(1, 9);
+        int levels = chance.toss(0.1) ? 300_000 : chance.between(1, 9);
         float[] values = new float[width * height];
         boolean whole = chance.toss(0.6);
         for (int i = 0; i < values.length; i++) {
