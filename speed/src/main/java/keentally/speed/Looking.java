@@ -26,9 +26,6 @@ import keentally.core.view.Layers;
 import keentally.core.view.Pyramid;
 import keentally.core.view.StageComposer;
 import keentally.core.view.Viewport;
-import keentally.core.work.Cancel;
-import keentally.core.work.Work;
-import keentally.core.work.Workers;
 import keentally.study.document.PictureRef;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
@@ -50,13 +47,11 @@ import org.openjdk.jmh.annotations.TearDown;
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.SampleTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
-public class Looking {
+public class Looking extends TwoThreads {
     private static final int LARGE = 10_000;
     private static final int SAMPLES = 500;
     private static final Viewport WINDOW = new Viewport(0, 0, 1, 720, 560);
 
-    private final Workers workers = Workers.of(2);
-    private final Work work = new Work(workers, new Cancel());
     private Path folder;
     private Path jpeg;
     private Path tiff;
@@ -103,14 +98,13 @@ public class Looking {
     }
 
     @TearDown(Level.Trial)
-    public void tidy() throws IOException {
+    public void tidyFiles() throws IOException {
         try (var all = Files.list(folder)) {
             for (Path file : all.toList()) {
                 Files.delete(file);
             }
         }
         Files.delete(folder);
-        workers.close();
     }
 
     /** From the file to the first picture in the window. */

@@ -15,7 +15,6 @@ import keentally.core.filter.Bilateral;
 import keentally.core.filter.GreyMorphology;
 import keentally.core.filter.MedianFilter;
 import keentally.core.method.Method;
-import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane;
@@ -36,8 +35,6 @@ import keentally.core.threshold.LocalThreshold;
 import keentally.core.threshold.MultiLevel;
 import keentally.core.threshold.rule.Rule;
 import keentally.core.work.Cancel;
-import keentally.core.work.Work;
-import keentally.core.work.Workers;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Level;
@@ -46,16 +43,12 @@ import org.openjdk.jmh.annotations.OutputTimeUnit;
 import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
-import org.openjdk.jmh.annotations.TearDown;
 
 /** Preparing and parting into phases, on 12 megapixels and two threads. */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.SampleTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
-public class Parting {
-    private final Workers workers = Workers.of(2);
-    private final Work work = new Work(workers, new Cancel());
-    private final Field field = Field.whole(Drawn.WIDTH, Drawn.HEIGHT);
+public class Parting extends TwoThreads {
     private Plane8 bytes;
     private Plane16 shorts;
     private Picture colour;
@@ -91,11 +84,6 @@ public class Parting {
                 .add(2, Steps.find("gate").orElseThrow());
         sample = Sample.of("drawn", Picture.grey(bytes), List.of(), Optional.empty());
         warm = new Runner(workers, new StateCache(1L << 29));
-    }
-
-    @TearDown(Level.Trial)
-    public void tidy() {
-        workers.close();
     }
 
     private double rules(Plane plane) {

@@ -7,16 +7,12 @@ import keentally.core.morphology.Element;
 import keentally.core.morphology.Hull;
 import keentally.core.morphology.Probe;
 import keentally.core.morphology.Skeleton;
-import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Neighbours;
 import keentally.core.picture.Plane8;
 import keentally.core.region.Regions;
 import keentally.core.threshold.Cut;
 import keentally.core.watershed.SplitTouching;
-import keentally.core.work.Cancel;
-import keentally.core.work.Work;
-import keentally.core.work.Workers;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Level;
@@ -25,18 +21,14 @@ import org.openjdk.jmh.annotations.OutputTimeUnit;
 import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
-import org.openjdk.jmh.annotations.TearDown;
 
 /** Cleaning masks and splitting what touches, on 12 megapixels and two threads. */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.SampleTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
-public class Separating {
+public class Separating extends TwoThreads {
     private static final int FEW = 300;
 
-    private final Workers workers = Workers.of(2);
-    private final Work work = new Work(workers, new Cancel());
-    private final Field field = Field.whole(Drawn.WIDTH, Drawn.HEIGHT);
     private Mask mask;
     private Mask touching;
 
@@ -49,11 +41,6 @@ public class Separating {
         while (Labeller.regions(touching, Neighbours.EIGHT, work).count() > FEW) {
             touching = Probe.of(new Element.Disk(1.5), field, work).dilate(touching);
         }
-    }
-
-    @TearDown(Level.Trial)
-    public void tidy() {
-        workers.close();
     }
 
     @Benchmark

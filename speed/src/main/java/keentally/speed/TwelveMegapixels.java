@@ -16,7 +16,6 @@ import keentally.core.measure.ObjectTable;
 import keentally.core.method.Method;
 import keentally.core.morphology.FillHoles;
 import keentally.core.morphology.RemoveSpecks;
-import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Neighbours;
 import keentally.core.picture.Picture;
@@ -45,8 +44,6 @@ import keentally.core.view.Pyramid;
 import keentally.core.view.StageComposer;
 import keentally.core.view.Viewport;
 import keentally.core.work.Cancel;
-import keentally.core.work.Work;
-import keentally.core.work.Workers;
 import keentally.study.document.PictureRef;
 import keentally.study.file.FileFault;
 import keentally.study.picture.PictureReader;
@@ -68,10 +65,7 @@ import org.openjdk.jmh.annotations.TearDown;
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.SampleTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
-public class TwelveMegapixels {
-    private final Workers workers = Workers.of(2);
-    private final Work work = new Work(workers, new Cancel());
-    private final Field field = Field.whole(Drawn.WIDTH, Drawn.HEIGHT);
+public class TwelveMegapixels extends TwoThreads {
     private PlaneF floats;
     private Plane8 bytes;
     private Plane16 shorts;
@@ -110,11 +104,10 @@ public class TwelveMegapixels {
     }
 
     @TearDown(Level.Trial)
-    public void tidy() throws IOException {
+    public void tidyFiles() throws IOException {
         try (var all = Files.walk(folder)) {
             all.sorted(Comparator.reverseOrder()).forEach(TwelveMegapixels::delete);
         }
-        workers.close();
     }
 
     private static void delete(Path path) {
