@@ -3,11 +3,8 @@ package keentally.study.method;
 import java.nio.file.Path;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
-import keentally.core.method.MethodStep;
 import keentally.core.method.MethodTree;
 import keentally.core.setting.Reference;
-import keentally.core.setting.ReferenceSetting;
-import keentally.core.setting.Setting;
 import keentally.study.file.FileFault;
 import keentally.study.file.Json;
 import keentally.study.file.Sha256;
@@ -27,21 +24,16 @@ public final class MethodFile {
     public static Method read(Path file) throws FileFault, MethodFault {
         Method method = ReferencePaths.whole(MethodTree.read(Json.read(file)), folder(file));
         Method known = method;
-        for (MethodStep step : method.steps()) {
-            for (Setting<?> setting : step.description().settings()) {
-                if (setting instanceof ReferenceSetting reference
-                        && step.values().isSet(reference)) {
-                    Reference named = step.values().get(reference);
-                    String now = Sha256.of(Path.of(named.file()));
-                    if (!named.sha256().isEmpty() && !named.sha256().equals(now)) {
-                        throw new MethodFault(
-                                method.indexOf(step.id()) + 1,
-                                step.description().id(),
-                                "refers to " + named.file() + ", which is not the file that it was made with");
-                    }
-                    known = known.with(step.id(), reference, new Reference(named.file(), now));
-                }
+        for (ReferencePaths.Place place : ReferencePaths.places(method)) {
+            Reference named = place.now();
+            String now = Sha256.of(Path.of(named.file()));
+            if (!named.sha256().isEmpty() && !named.sha256().equals(now)) {
+                throw new MethodFault(
+                        method.indexOf(place.step().id()) + 1,
+                        place.step().description().id(),
+                        "refers to " + named.file() + ", which is not the file that it was made with");
             }
+            known = known.with(place.step().id(), place.setting(), new Reference(named.file(), now));
         }
         return known;
     }

@@ -1,6 +1,8 @@
 package keentally.study.method;
 
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.function.UnaryOperator;
 import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
@@ -31,17 +33,28 @@ public final class ReferencePaths {
         return path.toString().replace(path.getFileSystem().getSeparator(), "/");
     }
 
-    static Method each(Method method, UnaryOperator<Reference> change) {
+    private static Method each(Method method, UnaryOperator<Reference> change) {
         Method changed = method;
+        for (Place place : places(method)) {
+            changed = changed.with(place.step().id(), place.setting(), change.apply(place.now()));
+        }
+        return changed;
+    }
+
+    /** Everything that a method refers to. */
+    static List<Place> places(Method method) {
+        List<Place> places = new ArrayList<>();
         for (MethodStep step : method.steps()) {
             for (Setting<?> setting : step.description().settings()) {
                 if (setting instanceof ReferenceSetting reference
                         && step.values().isSet(reference)) {
-                    Reference now = step.values().get(reference);
-                    changed = changed.with(step.id(), reference, change.apply(now));
+                    places.add(new Place(step, reference, step.values().get(reference)));
                 }
             }
         }
-        return changed;
+        return places;
     }
+
+    /** Where a method refers to a file, and to which. */
+    record Place(MethodStep step, ReferenceSetting setting, Reference now) {}
 }
