@@ -10,13 +10,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import keentally.core.colour.Rgb;
-import keentally.core.draw.ShapeRenderer;
-import keentally.core.geometry.Ellipse;
 import keentally.core.geometry.Point;
 import keentally.core.hand.HandWork;
 import keentally.core.hand.Seeds;
 import keentally.core.method.Method;
-import keentally.core.picture.Picture;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.Scale;
 import keentally.core.run.Readings;
@@ -25,11 +22,9 @@ import keentally.core.step.StepDescription;
 import keentally.core.step.Steps;
 import keentally.study.document.Calibration;
 import keentally.study.document.PhaseNote;
-import keentally.study.document.PictureRef;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
-import keentally.study.picture.PictureWriter;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -60,16 +55,8 @@ class DeskModelTest {
         ui.settle(() -> desk.shown().get().isPresent());
     }
 
-    /** A picture with a number of discs on a ramp of brightness. */
     private SampleThing sample(int discs) throws FileFault {
-        ShapeRenderer shapes = new ShapeRenderer(90, 40);
-        for (int i = 0; i < discs; i++) {
-            shapes.add(Ellipse.disc(15 + 28 * i, 20, 9));
-        }
-        Path file = folder.resolve(discs + ".tif");
-        PictureWriter.tiff(file, Picture.grey(shapes.plane(10, 110)));
-        return SampleThing.of("discs " + discs, PictureRef.of(file, 1), Study.FIRST_METHOD)
-                .with(Optional.of(Calibration.typed(Scale.of("2 um/px"))));
+        return Discs.sample(folder, discs).with(Optional.of(Calibration.typed(Scale.of("2 um/px"))));
     }
 
     @Test

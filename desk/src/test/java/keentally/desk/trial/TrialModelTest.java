@@ -6,23 +6,18 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import keentally.core.draw.ShapeRenderer;
-import keentally.core.geometry.Ellipse;
 import keentally.core.method.Method;
-import keentally.core.picture.Picture;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.step.Steps;
 import keentally.core.trial.Axis;
 import keentally.desk.model.DeskModel;
+import keentally.desk.model.Discs;
 import keentally.desk.model.InterfaceThread;
 import keentally.desk.trial.TrialModel.Number;
 import keentally.desk.trial.TrialModel.Tile;
 import keentally.desk.trial.TrialModel.Wish;
-import keentally.study.document.PictureRef;
 import keentally.study.document.Study;
-import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
-import keentally.study.picture.PictureWriter;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -47,20 +42,10 @@ class TrialModelTest {
         }
         Study study = Study.empty().with(Study.FIRST_METHOD, method);
         for (int discs = 1; discs <= 2; discs++) {
-            study = study.with("s" + discs, sample(discs));
+            study = study.with("s" + discs, Discs.sample(folder, discs));
         }
         desk.begin(study);
         ui.settle(() -> desk.shown().get().isPresent());
-    }
-
-    private SampleThing sample(int discs) throws FileFault {
-        ShapeRenderer shapes = new ShapeRenderer(90, 40);
-        for (int i = 0; i < discs; i++) {
-            shapes.add(Ellipse.disc(15 + 28 * i, 20, 9));
-        }
-        Path file = folder.resolve(discs + ".tif");
-        PictureWriter.tiff(file, Picture.grey(shapes.plane(10, 110)));
-        return SampleThing.of("discs " + discs, PictureRef.of(file, 1), Study.FIRST_METHOD);
     }
 
     @AfterEach
