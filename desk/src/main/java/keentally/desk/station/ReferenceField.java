@@ -73,7 +73,7 @@ final class ReferenceField extends HBox {
         Path whole = file.toAbsolutePath().normalize();
         newest.ask(work -> {
             try {
-                String sha256 = PictureReader.read(whole).sha256();
+                String sha256 = PictureReader.survey(whole).sha256();
                 return () -> {
                     if (!tuning.isStale()) {
                         Reference taken = new Reference(whole.toString(), sha256);

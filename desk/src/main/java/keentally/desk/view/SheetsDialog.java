@@ -5,6 +5,7 @@ import java.io.File;
 import java.util.Base64;
 import java.util.SequencedMap;
 import java.util.function.Supplier;
+import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -73,9 +74,12 @@ final class SheetsDialog {
                     fill();
                 }));
         head.setMinHeight(Region.USE_PREF_SIZE);
-        ImageView picture = new ImageView(
-                new Image(new ByteArrayInputStream(Base64.getDecoder().decode(sheet.png()))));
+        ImageView picture = new ImageView();
         picture.setPreserveRatio(true);
+        desk.whenIdle(cancel -> {
+            Image read = new Image(new ByteArrayInputStream(Base64.getDecoder().decode(sheet.png())));
+            Platform.runLater(() -> picture.setImage(read));
+        });
         picture.fitWidthProperty().bind(list.widthProperty());
         VBox one = new VBox(8, head, picture);
         one.setMinWidth(0);
