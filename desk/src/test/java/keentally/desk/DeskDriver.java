@@ -12,8 +12,10 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicReference;
 import javafx.application.Platform;
+import javafx.collections.ListChangeListener;
 import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
 import javafx.geometry.VerticalDirection;
@@ -26,8 +28,10 @@ import javafx.scene.image.PixelFormat;
 import javafx.scene.image.PixelReader;
 import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
+import javafx.stage.Window;
 import javax.imageio.ImageIO;
 import keentally.core.view.Viewport;
 import keentally.core.work.Cancel;
@@ -54,6 +58,8 @@ public final class DeskDriver implements AutoCloseable {
     private final FxRobot robot = new FxRobot();
     private final List<Throwable> crashes = new CopyOnWriteArrayList<>();
     private final AtomicReference<Path> saveTo = new AtomicReference<>();
+    private final AtomicInteger arrived = new AtomicInteger();
+    private final ListChangeListener<Window> heard = this::listen;
     private final Stage stage;
     private DeskModel model;
     private DeskWindow window;
@@ -61,6 +67,7 @@ public final class DeskDriver implements AutoCloseable {
     private DeskDriver(Path home) throws Exception {
         stage = FxToolkit.registerStage(Stage::new);
         onFx(() -> {
+            Window.getWindows().addListener(heard);
             Theme.loadFonts();
             model = new DeskModel(Platform::runLater, crashes::add);
             Preferences preferences = new Preferences(home, (chooser, owner) -> {
@@ -88,6 +95,19 @@ public final class DeskDriver implements AutoCloseable {
     /** A desk with four samples of the demo study, the first on the stage and its threshold selected. */
     public static DeskDriver demo(Path home) throws Exception {
         return demo(home, demoStudy());
+    }
+
+    /** As {@link #demo(Path)}, with one sample of the demo study and one of its stations selected. */
+    public static DeskDriver demo(Path home, String sample, String station) throws Exception {
+        DeskDriver driver = demo(
+                home,
+                Desk.demo(drawn().stream().filter(d -> d.title().equals(sample)).toList()));
+        driver.onFx(() -> {
+            driver.model.station().set(station);
+            return null;
+        });
+        driver.quiet();
+        return driver;
     }
 
     /** As {@link #demo(Path)}, with all of the demo study. */
@@ -131,8 +151,33 @@ public final class DeskDriver implements AutoCloseable {
         return WaitForAsyncUtils.waitForAsyncFx(60_000, what);
     }
 
+    private void listen(ListChangeListener.Change<? extends Window> change) {
+        while (change.next()) {
+            change.getAddedSubList()
+                    .forEach(w -> w.addEventFilter(KeyEvent.KEY_RELEASED, e -> {
+                        if (e.getCode() == KeyCode.CONTROL) {
+                            arrived.incrementAndGet();
+                        }
+                    }));
+        }
+    }
+
+    /** Returns when all that mouse and keys did has reached the desk: a key sent after it has come out at the end. */
+    private void delivered() {
+        int before = arrived.get();
+        robot.press(KeyCode.CONTROL);
+        robot.release(KeyCode.CONTROL);
+        try {
+            WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> arrived.get() > before);
+        } catch (TimeoutException e) {
+            throw new AssertionError("the desk does not hear the keyboard", e);
+        }
+        WaitForAsyncUtils.waitForFxEvents(2);
+    }
+
     /** Returns when everything asked for has been run, painted and shown. */
     public void quiet() {
+        delivered();
         try {
             for (int calm = 0; calm < 2; ) {
                 WaitForAsyncUtils.waitForFxEvents(3);
@@ -201,7 +246,6 @@ public final class DeskDriver implements AutoCloseable {
         robot.press(MouseButton.PRIMARY);
         robot.moveTo(onStage((fromX + toX) / 2, (fromY + toY) / 2));
         robot.moveTo(onStage(toX, toY));
-        WaitForAsyncUtils.waitForFxEvents(2);
         release();
     }
 
@@ -211,7 +255,6 @@ public final class DeskDriver implements AutoCloseable {
         robot.press(MouseButton.SECONDARY);
         robot.moveTo(onStage((fromX + toX) / 2, (fromY + toY) / 2));
         robot.moveTo(onStage(toX, toY));
-        WaitForAsyncUtils.waitForFxEvents(2);
         robot.release(MouseButton.SECONDARY);
         quiet();
     }
@@ -337,6 +380,12 @@ public final class DeskDriver implements AutoCloseable {
         quiet();
     }
 
+    /** Moves the mouse over the stage and does not wait for what comes of it. */
+    public void glance() {
+        robot.moveTo(node("stage"));
+        delivered();
+    }
+
     private Point2D onStage(double x, double y) {
         Node node = node("stage");
         Viewport view = onFx(() -> window.stageModel().view().get().orElseThrow());
@@ -351,11 +400,12 @@ public final class DeskDriver implements AutoCloseable {
     public void press(String id, double shareX, double shareY) {
         robot.moveTo(within(id, shareX, shareY));
         robot.press(MouseButton.PRIMARY);
+        delivered();
     }
 
     public void dragTo(String id, double shareX, double shareY) {
         robot.moveTo(within(id, shareX, shareY));
-        WaitForAsyncUtils.waitForFxEvents(2);
+        delivered();
     }
 
     public void release() {
@@ -444,6 +494,7 @@ public final class DeskDriver implements AutoCloseable {
     @Override
     public void close() {
         onFx(() -> {
+            Window.getWindows().removeListener(heard);
             stage.close();
             model.close();
             return null;

@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.within;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
-import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Comparator;
@@ -30,7 +29,6 @@ import keentally.core.work.Cancel;
 import keentally.core.work.Workers;
 import keentally.desk.trial.TrialModel;
 import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -41,38 +39,9 @@ class PhasesWindowTest {
 
     private DeskDriver desk;
 
-    @BeforeEach
-    void start() throws Exception {
-        desk = DeskDriver.wholeDemo(folder);
-    }
-
     @AfterEach
     void close() {
         desk.close();
-    }
-
-    /** Puts the demo sample of that name on the stage, with one of its stations selected. */
-    private void turnTo(String sample, String station) {
-        desk.onFx(() -> {
-            String id = desk.model().study().get().samples().stream()
-                    .filter(s -> desk.model()
-                            .study()
-                            .get()
-                            .sample(s)
-                            .orElseThrow()
-                            .name()
-                            .equals(sample))
-                    .findFirst()
-                    .orElseThrow();
-            desk.model().show(id);
-            return null;
-        });
-        desk.quiet();
-        desk.onFx(() -> {
-            desk.model().station().set(station);
-            return null;
-        });
-        desk.quiet();
     }
 
     private double share(String id) {
@@ -81,8 +50,8 @@ class PhasesWindowTest {
 
     /** The stroke runs along a rye grain; there are 95 of them, 7.36 % of the tray. */
     @Test
-    void oneStrokeOverOneGrainSelectsAllOfItsKind() {
-        turnTo("Grain tray", "colour-range-1");
+    void oneStrokeOverOneGrainSelectsAllOfItsKind() throws Exception {
+        desk = DeskDriver.demo(folder, "Grain tray", "colour-range-1");
         desk.click("clear-strokes");
         assertThat(share("share-0")).isGreaterThan(90);
         desk.dragPicture(197, 557, 211, 559);
@@ -95,8 +64,8 @@ class PhasesWindowTest {
     }
 
     @Test
-    void theOtherButtonTakesAwayAndOutsideTheFieldThereIsNothing() {
-        turnTo("Grain tray", "colour-range-1");
+    void theOtherButtonTakesAwayAndOutsideTheFieldThereIsNothing() throws Exception {
+        desk = DeskDriver.demo(folder, "Grain tray", "colour-range-1");
         desk.click("clear-strokes");
         desk.dragPicture(20, 20, 60, 20);
         assertThat(desk.text("message")).contains("outside the field");
@@ -107,7 +76,8 @@ class PhasesWindowTest {
     }
 
     @Test
-    void theTrialSheetComparesAndIsTakenByKeys() {
+    void theTrialSheetComparesAndIsTakenByKeys() throws Exception {
+        desk = DeskDriver.demo(folder, "Flour dispersion", "threshold-1");
         desk.focusStage();
         desk.keys(KeyCode.T);
         assertThat(desk.has("tile-11")).isTrue();
@@ -127,12 +97,8 @@ class PhasesWindowTest {
     }
 
     @Test
-    void theTrialSheetTakesValuesAndIsSaved() throws IOException {
-        desk.onFx(() -> {
-            desk.model().station().set("smooth-1");
-            return null;
-        });
-        desk.quiet();
+    void theTrialSheetTakesValuesAndIsSaved() throws Exception {
+        desk = DeskDriver.demo(folder, "Flour dispersion", "smooth-1");
         desk.click("station-trial");
         ComboBox<?> axes = (ComboBox<?>) desk.node("trial-axis");
         desk.onFx(() -> {
@@ -173,7 +139,8 @@ class PhasesWindowTest {
 
     /** What comes back for a station that is not on the desk any more is let go. */
     @Test
-    void leafingThroughSamplesFasterThanTheyAreWorkedOutLeavesNothingWrong() {
+    void leafingThroughSamplesFasterThanTheyAreWorkedOutLeavesNothingWrong() throws Exception {
+        desk = DeskDriver.wholeDemo(folder);
         List<String> samples = desk.onFx(() -> desk.model().study().get().samples());
         for (int round = 0; round < 3; round++) {
             for (String sample : samples) {
@@ -184,7 +151,7 @@ class PhasesWindowTest {
                             .set(desk.model().method().steps().get(1).id());
                     return null;
                 });
-                desk.pointAt(400, 300);
+                desk.glance();
             }
         }
         desk.quiet();
@@ -192,7 +159,8 @@ class PhasesWindowTest {
     }
 
     @Test
-    void theStabilityCurveFollowsTheCut() {
+    void theStabilityCurveFollowsTheCut() throws Exception {
+        desk = DeskDriver.demo(folder, "Flour dispersion", "threshold-1");
         assertThat(desk.text("steadiness")).startsWith("Share steady");
         assertThat(chosenNow()).isBetween(25.0, 26.0);
         assertThat(desk.text("count-steadiness")).isEqualTo("Count steady: 356 to 356 for 2 % either way.");
@@ -211,8 +179,8 @@ class PhasesWindowTest {
     }
 
     @Test
-    void clicksAddColoursAndTakeThemAway() {
-        turnTo("Bran specks", "similar-colour-1");
+    void clicksAddColoursAndTakeThemAway() throws Exception {
+        desk = DeskDriver.demo(folder, "Bran specks", "similar-colour-1");
         double before = share("share-0");
         assertThat(before).isBetween(0.5, 1.5);
         desk.clickPicture(500, 400);
@@ -228,8 +196,8 @@ class PhasesWindowTest {
 
     /** Connected, one speck is chosen where it was clicked; the places are kept with the sample and come back with undo. */
     @Test
-    void clicksThatMustHangTogetherChooseOneThingAtATime() {
-        turnTo("Bran specks", "similar-colour-1");
+    void clicksThatMustHangTogetherChooseOneThingAtATime() throws Exception {
+        desk = DeskDriver.demo(folder, "Bran specks", "similar-colour-1");
         desk.click("setting-connected");
         assertThat(desk.text("fault")).contains("none were clicked on this sample");
         int[] first = speck(0);
@@ -280,8 +248,8 @@ class PhasesWindowTest {
     }
 
     @Test
-    void strokesStayWithTheirSampleAndClearedOnesComeBackWithUndo() {
-        turnTo("Grain tray", "colour-range-1");
+    void strokesStayWithTheirSampleAndClearedOnesComeBackWithUndo() throws Exception {
+        desk = DeskDriver.demo(folder, "Grain tray", "colour-range-1");
         desk.dragPicture(197, 557, 211, 559);
         assertThat(strokes()).isEqualTo(1);
         desk.dragPicture(200, 558, 211, 559);
@@ -297,7 +265,7 @@ class PhasesWindowTest {
     /** A picture of the side light on nothing, typed by its path; a wrong path leaves the one before. */
     @Test
     void aPictureOfNothingEvensOutTheLight() throws Exception {
-        turnTo("Side light", "flatten-1");
+        desk = DeskDriver.demo(folder, "Side light", "flatten-1");
         desk.choose("setting-by", "reference picture");
         assertThat(desk.text("fault")).contains("needs a reference picture");
         Path blank = folder.resolve("blank.png");
@@ -326,8 +294,8 @@ class PhasesWindowTest {
     }
 
     @Test
-    void clustersAreSuggestedNamedAndSwitchedOff() {
-        turnTo("Crust chart", "cluster-1");
+    void clustersAreSuggestedNamedAndSwitchedOff() throws Exception {
+        desk = DeskDriver.demo(folder, "Crust chart", "cluster-1");
         assertThat(desk.text("cluster-reason")).contains("k = 5").contains("±");
         assertThat(share("share-0")).isBetween(5.5, 6.5);
         int[] all = desk.colours("stage");
@@ -359,8 +327,8 @@ class PhasesWindowTest {
     }
 
     @Test
-    void phasesHaveColoursAndDensitiesOfTheirOwn() {
-        turnTo("Crust chart", "cluster-1");
+    void phasesHaveColoursAndDensitiesOfTheirOwn() throws Exception {
+        desk = DeskDriver.demo(folder, "Crust chart", "cluster-1");
         int[] usual = desk.colours("stage");
         desk.click("phase-colour-0");
         desk.clickInPopup("colour-choice-8");
@@ -381,8 +349,8 @@ class PhasesWindowTest {
     }
 
     @Test
-    void aDyeIsTakenFromAStrokeAndSeenAlone() {
-        turnTo("Dyed dough", "unmix-dyes-1");
+    void aDyeIsTakenFromAStrokeAndSeenAlone() throws Exception {
+        desk = DeskDriver.demo(folder, "Dyed dough", "unmix-dyes-1");
         int[] all = desk.colours("stage");
         desk.click("see-dye-2");
         assertThat(desk.colours("stage")).isNotEqualTo(all);
@@ -416,7 +384,7 @@ class PhasesWindowTest {
     }
 
     @Test
-    void startersTryTheirQuestionsOnAPictureNobodyHasSeen() throws IOException {
+    void startersTryTheirQuestionsOnAPictureNobodyHasSeen() throws Exception {
         BufferedImage drawn = new BufferedImage(400, 300, BufferedImage.TYPE_INT_RGB);
         Graphics2D pen = drawn.createGraphics();
         pen.setColor(new Color(0xd8cfc0));
@@ -426,10 +394,7 @@ class PhasesWindowTest {
         pen.dispose();
         Path file = folder.resolve("tile.png");
         ImageIO.write(drawn, "png", file.toFile());
-        desk.onFx(() -> {
-            desk.model().begin(keentally.study.document.Study.empty());
-            return null;
-        });
+        desk = DeskDriver.start(folder);
         desk.open(file);
         assertThat(desk.text("starter-dark-number")).isEqualTo("12.5 % of the field");
         assertThat(desk.text("starter-colour-number")).isEqualTo("12.5 % of the field");

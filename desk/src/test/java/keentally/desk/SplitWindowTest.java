@@ -18,11 +18,10 @@ class SplitWindowTest {
 
     @BeforeEach
     void start() throws Exception {
-        desk = DeskDriver.demo(folder);
-        desk.show("s3", "");
+        desk = DeskDriver.demo(folder, "Starch granules", "");
         desk.click("section-scale");
         desk.type("scale", "0.09 um/px");
-        desk.show("s3", "split-touching-1");
+        desk.show("s1", "split-touching-1");
     }
 
     @AfterEach
@@ -67,7 +66,7 @@ class SplitWindowTest {
 
     @Test
     void pageKeysWalkTheStationsWhateverHasTheKeyboard() {
-        desk.click("slide-s3");
+        desk.click("slide-s1");
         desk.keys(KeyCode.PAGE_UP);
         assertThat(desk.onFx(() -> desk.model().station().get())).isEqualTo("remove-specks-1");
         desk.keys(KeyCode.PAGE_DOWN);

@@ -55,7 +55,11 @@ final class SplitPanel extends VBox implements StationPanel.Body {
             }
         });
         slider.setOnMouseReleased(e -> keep());
-        slider.setOnKeyReleased(e -> keep());
+        slider.setOnKeyReleased(e -> {
+            if (!slider.isValueChanging()) {
+                keep();
+            }
+        });
         count.setId("split-count");
         count.getStyleClass().addAll("headline", "figure");
         for (Setting<?> setting : tuning.step().description().settings()) {
