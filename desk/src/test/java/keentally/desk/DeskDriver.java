@@ -30,6 +30,7 @@ import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
+import javafx.scene.robot.Robot;
 import javafx.stage.Stage;
 import javafx.stage.Window;
 import javax.imageio.ImageIO;
@@ -193,6 +194,26 @@ public final class DeskDriver implements AutoCloseable {
         }
     }
 
+    /** The mouse is there at once; a hand takes a hundred places on the way, each of which the desk would answer. */
+    private void moveTo(Point2D screen) {
+        onFx(() -> {
+            new Robot().mouseMove(screen);
+            return null;
+        });
+    }
+
+    private Point2D middle(Node node) {
+        return onFx(() -> {
+            Bounds box = node.localToScreen(node.getBoundsInLocal());
+            return new Point2D(box.getCenterX(), box.getCenterY());
+        });
+    }
+
+    private void clickOn(Node node) {
+        moveTo(middle(node));
+        robot.clickOn(MouseButton.PRIMARY);
+    }
+
     public void open(Path... files) {
         onFx(() -> {
             window.open(List.of(files));
@@ -224,37 +245,39 @@ public final class DeskDriver implements AutoCloseable {
     }
 
     public void click(String id) {
-        robot.clickOn(node(id));
+        clickOn(node(id));
         quiet();
     }
 
     /** Clicks where a point of the picture is on the stage. */
     public void clickPicture(double x, double y) {
-        robot.clickOn(onStage(x, y), MouseButton.PRIMARY);
+        moveTo(onStage(x, y));
+        robot.clickOn(MouseButton.PRIMARY);
         quiet();
     }
 
     /** As {@link #clickPicture}, with the other button. */
     public void clickPictureOther(double x, double y) {
-        robot.clickOn(onStage(x, y), MouseButton.SECONDARY);
+        moveTo(onStage(x, y));
+        robot.clickOn(MouseButton.SECONDARY);
         quiet();
     }
 
     /** Drags from one point of the picture to another. */
     public void dragPicture(double fromX, double fromY, double toX, double toY) {
-        robot.moveTo(onStage(fromX, fromY));
+        moveTo(onStage(fromX, fromY));
         robot.press(MouseButton.PRIMARY);
-        robot.moveTo(onStage((fromX + toX) / 2, (fromY + toY) / 2));
-        robot.moveTo(onStage(toX, toY));
+        moveTo(onStage((fromX + toX) / 2, (fromY + toY) / 2));
+        moveTo(onStage(toX, toY));
         release();
     }
 
     /** As {@link #dragPicture}, with the other button. */
     public void dragPictureOther(double fromX, double fromY, double toX, double toY) {
-        robot.moveTo(onStage(fromX, fromY));
+        moveTo(onStage(fromX, fromY));
         robot.press(MouseButton.SECONDARY);
-        robot.moveTo(onStage((fromX + toX) / 2, (fromY + toY) / 2));
-        robot.moveTo(onStage(toX, toY));
+        moveTo(onStage((fromX + toX) / 2, (fromY + toY) / 2));
+        moveTo(onStage(toX, toY));
         robot.release(MouseButton.SECONDARY);
         quiet();
     }
@@ -331,7 +354,7 @@ public final class DeskDriver implements AutoCloseable {
 
     /** Clicks something in a menu that has opened. */
     public void clickInPopup(String id) {
-        robot.clickOn(inPopup(id));
+        clickOn(inPopup(id));
         quiet();
     }
 
@@ -376,13 +399,13 @@ public final class DeskDriver implements AutoCloseable {
     }
 
     public void pointAt(double x, double y) {
-        robot.moveTo(onStage(x, y));
+        moveTo(onStage(x, y));
         quiet();
     }
 
     /** Moves the mouse over the stage and does not wait for what comes of it. */
     public void glance() {
-        robot.moveTo(node("stage"));
+        moveTo(middle(node("stage")));
         delivered();
     }
 
@@ -398,13 +421,13 @@ public final class DeskDriver implements AutoCloseable {
 
     /** Presses the mouse on a node at a share of its height from the top, and holds it. */
     public void press(String id, double shareX, double shareY) {
-        robot.moveTo(within(id, shareX, shareY));
+        moveTo(within(id, shareX, shareY));
         robot.press(MouseButton.PRIMARY);
         delivered();
     }
 
     public void dragTo(String id, double shareX, double shareY) {
-        robot.moveTo(within(id, shareX, shareY));
+        moveTo(within(id, shareX, shareY));
         delivered();
     }
 
@@ -414,7 +437,7 @@ public final class DeskDriver implements AutoCloseable {
     }
 
     public void scroll(String id, int notches) {
-        robot.moveTo(node(id));
+        moveTo(middle(node(id)));
         robot.scroll(Math.abs(notches), notches > 0 ? VerticalDirection.UP : VerticalDirection.DOWN);
         quiet();
     }
@@ -445,7 +468,7 @@ public final class DeskDriver implements AutoCloseable {
     /** Replaces the text of a field and presses Enter. */
     public void type(String id, String text) {
         bringInSight(node(id));
-        robot.clickOn(node(id));
+        clickOn(node(id));
         robot.push(KeyCode.CONTROL, KeyCode.A);
         robot.push(KeyCode.DELETE);
         robot.write(text, 0);

@@ -71,7 +71,7 @@ class DeskWindowTest {
     void theCountFollowsWhileTheMouseIsStillDown() throws Exception {
         int before = desk.count();
         desk.press("histogram", 0.8, 0.6);
-        for (double y = 0.6; y > 0.25; y -= 0.01) {
+        for (double y = 0.6; y > 0.25; y -= 0.05) {
             desk.dragTo("histogram", 0.8, y);
         }
         desk.quiet();
