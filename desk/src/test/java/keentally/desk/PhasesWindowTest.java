@@ -11,6 +11,7 @@ import java.nio.file.Path;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
 import javafx.scene.chart.LineChart;
 import javafx.scene.control.CheckBox;
@@ -23,6 +24,7 @@ import keentally.core.picture.Picture;
 import keentally.core.run.Progress;
 import keentally.core.run.Runner;
 import keentally.core.run.StateCache;
+import keentally.core.step.Steps;
 import keentally.core.trial.Axis;
 import keentally.core.words.Figures;
 import keentally.core.work.Cancel;
@@ -169,6 +171,66 @@ class PhasesWindowTest {
         desk.release();
         assertThat(chosenNow()).isGreaterThan(30);
         assertThat(desk.text("steadiness")).startsWith("Share steep");
+    }
+
+    /** In a surrounding of 25 px the granules stand out well; k counts hundredths of half the range. */
+    @Test
+    void theStabilityOfALocalThresholdFollowsItsK() throws Exception {
+        desk = DeskDriver.demo(folder, "Flour dispersion", "threshold-1");
+        instead("local-threshold", m -> m.remove("threshold-1"));
+        assertThat(desk.text("share-steadiness")).startsWith("Share steady").endsWith("for k from -9 to -1.");
+        assertThat(desk.text("count-steadiness")).startsWith("Count ").contains("for k from -9 to -1.");
+        desk.type("setting-k", "-60");
+        assertThat(desk.text("share-steadiness")).contains("for k from -64 to -56.");
+    }
+
+    /** Each cut is dragged by itself and none passes another; the first drag sets them by hand. */
+    @Test
+    void severalCutsAreDraggedOnTheHistogram() throws Exception {
+        desk = DeskDriver.demo(folder, "Flour dispersion", "threshold-1");
+        instead("levels", m -> m.with(m.steps().subList(0, 1)));
+        assertThat(desk.text("steadiness")).startsWith("Cut ").contains("% lie up to it");
+        List<Double> before = cuts();
+        assertThat(before).hasSize(2).isSorted();
+        desk.press("histogram", 0.8, 0.05);
+        desk.dragTo("histogram", 0.8, 0.1);
+        desk.release();
+        assertThat(desk.onFx(() -> desk.model().undoable())).contains("move the cut");
+        List<Double> moved = cuts();
+        assertThat(moved.getFirst()).isCloseTo(before.getFirst(), within(0.1));
+        assertThat(moved.getLast()).isGreaterThan(before.getLast());
+        assertThat(desk.text("steadiness")).startsWith("Cut " + Figures.number(moved.getLast()) + " ste");
+        desk.press("histogram", 0.8, 0.12);
+        desk.dragTo("histogram", 0.8, 0.95);
+        desk.release();
+        double beside = cuts().getLast();
+        assertThat(beside).isBetween(before.getFirst() + 1, before.getFirst() + 100);
+        desk.keys(KeyCode.UP);
+        assertThat(cuts().getLast()).isGreaterThan(beside);
+        for (int i = 0; i < 3; i++) {
+            desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        }
+        assertThat(cuts()).isEqualTo(before);
+    }
+
+    /** The cuts of a station of levels as the line below the histogram has them. */
+    private List<Double> cuts() {
+        var found =
+                desk.onFx(() -> desk.model().reached("levels-1").orElseThrow().findings());
+        return IntStream.rangeClosed(1, 2)
+                .mapToObj(i -> found.find("cut-" + i).orElseThrow())
+                .toList();
+    }
+
+    /** A station as the second one of a method that was made shorter before. */
+    private void instead(String step, UnaryOperator<Method> shortened) {
+        desk.onFx(() -> {
+            var model = desk.model();
+            model.change(step, m -> shortened.apply(m).add(1, Steps.find(step).orElseThrow()));
+            model.station().set(step + "-1");
+            return null;
+        });
+        desk.quiet();
     }
 
     /** What the curve shows in its middle, where the cut is. */

@@ -45,20 +45,10 @@ record LocalThresholdStep(LocalThreshold.Rule rule, Length radius, Optional<Doub
                 before.field(),
                 rule,
                 (int) Math.rint(px),
-                k.orElse(usual()),
+                k.orElse(rule.usual(keep == Keep.DARK)),
                 keep == Keep.DARK,
                 site.work());
         double percent = 100.0 * mask.count() / before.field().pixels();
         return new Outcome(before.give(mask), Findings.NONE.with("chosen-percent", percent));
-    }
-
-    /** As the papers have it, turned to the side that is kept where the rule is one-sided. */
-    private double usual() {
-        return switch (rule) {
-            case MEAN, GAUSSIAN -> keep == Keep.DARK ? 5 : -5;
-            case NIBLACK -> keep == Keep.DARK ? -0.2 : 0.2;
-            case SAUVOLA, WOLF -> 0.5;
-            case BERNSEN -> 6;
-        };
     }
 }

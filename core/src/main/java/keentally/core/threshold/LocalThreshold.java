@@ -43,7 +43,17 @@ public final class LocalThreshold {
         NIBLACK,
         SAUVOLA,
         WOLF,
-        BERNSEN
+        BERNSEN;
+
+        /** The k to begin with, as the papers have it, turned to the side that is kept where the rule is one-sided. */
+        public double usual(boolean dark) {
+            return switch (this) {
+                case MEAN, GAUSSIAN -> dark ? 5 : -5;
+                case NIBLACK -> dark ? -0.2 : 0.2;
+                case SAUVOLA, WOLF -> 0.5;
+                case BERNSEN -> 6;
+            };
+        }
     }
 
     private final Plane plane;

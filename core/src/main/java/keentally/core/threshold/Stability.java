@@ -10,8 +10,9 @@ import keentally.core.stats.Percentiles;
  * percentile.
  *
  * @param at one for each place, upwards, the cut itself among them
+ * @param whole the share, per cent of the field, that a change is held against
  */
-public record Stability(List<At> at) {
+public record Stability(List<At> at, double whole) {
     /** From how much of itself on a share that two per cent move the cut counts as steep. */
     private static final double STEEP = 0.1;
 
@@ -29,6 +30,23 @@ public record Stability(List<At> at) {
 
     /** @param dark whether values up to the cut are chosen, or those above */
     public static Stability of(Histogram h, double cut, boolean dark) {
+        List<At> at = around(h, cut, dark);
+        return new Stability(at, at.get(STEPS.length / 2).percent());
+    }
+
+    /**
+     * One of several cuts: how the share of values up to it moves, against the smaller of the two phases that it parts.
+     *
+     * @param cuts upwards
+     */
+    public static Stability of(Histogram h, double[] cuts, int index) {
+        double before = index > 0 ? h.atMost(cuts[index - 1]) : 0;
+        double after = index < cuts.length - 1 ? h.atMost(cuts[index + 1]) : h.total();
+        double here = h.atMost(cuts[index]);
+        return new Stability(around(h, cuts[index], true), 100.0 * Math.min(here - before, after - here) / h.total());
+    }
+
+    private static List<At> around(Histogram h, double cut, boolean dark) {
         double range = Percentiles.range(h);
         double middle = middle(h, cut);
         List<At> at = new ArrayList<>();
@@ -37,7 +55,7 @@ public record Stability(List<At> at) {
             double below = 100.0 * h.atMost(there) / h.total();
             at.add(new At(step, there, dark ? below : 100 - below));
         }
-        return new Stability(at);
+        return at;
     }
 
     /** A cut that stands in a gap between values is as good anywhere in it, so it is moved from the gap's middle. */
@@ -57,12 +75,12 @@ public record Stability(List<At> at) {
                 .percent();
     }
 
-    /** The change of the share between −2 and +2 per cent of the range, as a part of the share itself. */
+    /** The change of the share between −2 and +2 per cent of the range, as a part of what it is held against. */
     public double change() {
-        return Math.abs(percent(2) - percent(-2)) / percent(0);
+        return Math.abs(percent(2) - percent(-2)) / whole;
     }
 
-    /** Whether so small a move changes the share by more than a tenth of itself. */
+    /** Whether so small a move changes the share by more than a tenth of that. */
     public boolean isSteep() {
         return change() > STEEP;
     }

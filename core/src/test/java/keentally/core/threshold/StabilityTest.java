@@ -38,4 +38,18 @@ class StabilityTest {
         assertThat(Modes.count(bells(50, 8, 0.5, 120, 9, 0.3, 200, 9, 0.2))).isEqualTo(3);
         assertThat(Modes.count(Histogram.ofLevels(0, 5, 0))).isEqualTo(1);
     }
+
+    /** Of three bells, a cut in the valley is steady and one on a flank is steep, whatever lies beyond the other cut. */
+    @Test
+    void eachOfSeveralCutsIsHeldAgainstTheSmallerPhaseBesideIt() {
+        Histogram h = bells(50, 8, 0.4, 120, 8, 0.3, 200, 8, 0.3);
+        double[] valleys = {85, 160};
+        assertThat(Stability.of(h, valleys, 0).isSteep()).isFalse();
+        double[] flank = {54, 85};
+        Stability steep = Stability.of(h, flank, 0);
+        assertThat(steep.isSteep()).isTrue();
+        double upTo54 = 100.0 * h.atMost(54) / h.total();
+        double between = 100.0 * (h.atMost(85) - h.atMost(54)) / h.total();
+        assertThat(steep.whole()).isEqualTo(Math.min(upTo54, between));
+    }
 }

@@ -1,17 +1,21 @@
 package keentally.desk.station;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import javafx.application.Platform;
 import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
+import keentally.core.picture.PhaseMap;
 import keentally.core.picture.Plane;
 import keentally.core.run.Run;
 import keentally.core.setting.Setting;
 import keentally.core.stats.Histogram;
 import keentally.core.step.State;
 import keentally.core.threshold.MultiLevel;
+import keentally.core.threshold.Stability;
 import keentally.core.words.Figures;
 import keentally.desk.look.Curve;
 import keentally.desk.look.Prose;
@@ -19,21 +23,42 @@ import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Newest;
 
-/** The levels station: how much of the variance so many cuts explain, and where they lie. */
+/** The levels station: the cuts on the histogram to drag, how steady each is, and how much of the variance so many explain. */
 final class LevelsPanel extends VBox implements StationPanel.Body {
     private static final int MOST = 12;
+    private static final double CURVE = 74;
+    private static final double HISTOGRAM = 210;
 
     private final DeskModel desk;
     private final Tuning tuning;
     private final Newest newest;
+    private final UprightHistogram histogram;
+    private final Curve stability = new Curve("stability", "", Texts.of("stability.up"), CURVE);
+    private final Label across = Prose.of(Texts.of("stability.across"), "setting-name");
+    private final Label steadiness = Prose.of("", "hint");
     private final Curve curve = new Curve("levels-plot", Texts.of("levels.cuts"), Texts.of("levels.explained"), 140);
     private final Label cuts = Prose.of("", "figure-line");
+    private Optional<LevelProfile> profile = Optional.empty();
     private Plane asked;
 
-    LevelsPanel(DeskModel desk, String stepId) {
+    /** What outlives the panel, which is made anew with every setting. */
+    static final class Known {
+        private int held;
+    }
+
+    LevelsPanel(DeskModel desk, String stepId, Known known) {
         this.desk = desk;
         this.tuning = new Tuning(desk, stepId);
         this.newest = new Newest(desk, Platform::runLater);
+        this.histogram = new UprightHistogram(
+                new Phases(),
+                at -> tuning.tryOut(tuning.handCuts(at)),
+                at -> {
+                    known.held = histogram().held();
+                    tuning.keepAs(tuning.handCuts(at), Texts.of("action.cut"));
+                });
+        histogram.hold(known.held);
+        histogram.setPrefHeight(HISTOGRAM);
         getStyleClass().add("fair-panel");
         for (Setting<?> setting : tuning.step().description().settings()) {
             if (setting.applies(tuning.step().values()) && !setting.id().equals("names")) {
@@ -41,8 +66,40 @@ final class LevelsPanel extends VBox implements StationPanel.Body {
             }
         }
         cuts.setId("levels-cuts");
-        getChildren().addAll(cuts, curve, Prose.of(Texts.of("levels.hint"), "hint"));
+        steadiness.setId("steadiness");
+        getChildren()
+                .addAll(
+                        cuts,
+                        histogram,
+                        across,
+                        stability,
+                        steadiness,
+                        curve,
+                        Prose.of(Texts.of("levels.hint"), "hint"));
         refresh();
+    }
+
+    private UprightHistogram histogram() {
+        return histogram;
+    }
+
+    /** Every other phase is filled. */
+    private final class Phases implements UprightHistogram.Parts {
+        @Override
+        public boolean kept(int part) {
+            return part % 2 == 1;
+        }
+
+        @Override
+        public String share(int part, double percent) {
+            String phase = desk.reached(tuning.id())
+                    .flatMap(r -> r.after().phases())
+                    .map(PhaseMap::names)
+                    .filter(names -> part < names.size())
+                    .map(names -> names.get(part))
+                    .orElse(Integer.toString(part));
+            return Texts.of("levels.share", Figures.percent(percent), phase);
+        }
     }
 
     @Override
@@ -51,7 +108,10 @@ final class LevelsPanel extends VBox implements StationPanel.Body {
             return;
         }
         Optional<Run.Station> reached = desk.reached(tuning.step().id());
-        cuts.setText(reached.map(r -> Texts.of("levels.at", list(r))).orElse(""));
+        double[] at = reached.map(LevelsPanel::cuts).orElse(new double[0]);
+        cuts.setText(reached.map(r -> Texts.of("levels.at", list(at))).orElse(""));
+        histogram.show(at);
+        stability(at);
         Optional<State> state = desk.entering(tuning.step().id());
         Optional<Plane> plane = state.flatMap(s -> s.current().single());
         if (plane.isEmpty() || plane.get() == asked) {
@@ -60,6 +120,7 @@ final class LevelsPanel extends VBox implements StationPanel.Body {
         asked = plane.get();
         newest.ask(work -> {
             Histogram h = Histogram.of(plane.get(), state.get().field(), work);
+            LevelProfile made = LevelProfile.of(plane.get(), h);
             List<Curve.At> line = new ArrayList<>();
             for (int n = 1; n <= MOST; n++) {
                 double[] found = MultiLevel.cuts(h, n);
@@ -67,15 +128,47 @@ final class LevelsPanel extends VBox implements StationPanel.Body {
                     line.add(new Curve.At(n, MultiLevel.explainedPercent(h, found)));
                 }
             }
-            return () -> curve.show(line);
+            return () -> {
+                curve.show(line);
+                profile = Optional.of(made);
+                histogram.show(profile);
+                refresh();
+            };
         });
     }
 
-    private static String list(Run.Station reached) {
-        List<String> at = new ArrayList<>();
-        for (int i = 1; reached.findings().find("cut-" + i).isPresent(); i++) {
-            at.add(Figures.number(reached.findings().find("cut-" + i).getAsDouble()));
+    /** How the share up to the cut touched last moves at neighbouring cuts. */
+    private void stability(double[] at) {
+        boolean there = profile.isPresent()
+                && at.length > 0
+                && profile.get().histogram().total() > 0;
+        for (var node : List.of(stability, across, steadiness)) {
+            node.setVisible(there);
+            node.setManaged(there);
         }
-        return String.join(", ", at);
+        if (there) {
+            int held = Math.min(histogram.held(), at.length - 1);
+            Stability now = Stability.of(profile.get().histogram(), at, held);
+            stability.show(now.at().stream()
+                    .map(a -> new Curve.At(a.offset(), a.percent()))
+                    .toList());
+            steadiness.setText(Texts.of(
+                    now.isSteep() ? "levels.steep" : "levels.steady",
+                    Figures.number(at[held]),
+                    Figures.percent(now.percent(-2)),
+                    Figures.percent(now.percent(2))));
+        }
+    }
+
+    private static double[] cuts(Run.Station reached) {
+        List<Double> at = new ArrayList<>();
+        for (int i = 1; reached.findings().find("cut-" + i).isPresent(); i++) {
+            at.add(reached.findings().find("cut-" + i).getAsDouble());
+        }
+        return at.stream().mapToDouble(a -> a).toArray();
+    }
+
+    private static String list(double[] cuts) {
+        return Arrays.stream(cuts).mapToObj(Figures::number).collect(Collectors.joining(", "));
     }
 }

@@ -35,12 +35,13 @@ final class SplitPanel extends VBox implements StationPanel.Body {
     private final Slider slider;
     private final double start;
     private final Label count = new Label();
-    private final CountCurve counts;
+    private final NeighbourCurve counts;
 
     SplitPanel(DeskModel desk, String stepId) {
         this.desk = desk;
         this.tuning = new Tuning(desk, stepId);
-        this.counts = new CountCurve(desk, stepId, Texts.of("split.across"), CURVE, "split");
+        this.counts =
+                new NeighbourCurve(desk, stepId, NeighbourCurve.Told.COUNT, Texts.of("split.across"), CURVE, "split");
         getStyleClass().add("fair-panel");
         double least = isPlain() ? greatest() / 1000 : LEAST_PX;
         double most = isPlain() ? greatest() / 2 : MOST_PX;
@@ -146,7 +147,7 @@ final class SplitPanel extends VBox implements StationPanel.Body {
                         r.step().values().get(setting())))
                 .orElse(""));
         counts.show(Arrays.stream(FACTORS)
-                .mapToObj(f -> new CountCurve.Neighbour(f, with(now() * f)))
+                .mapToObj(f -> new NeighbourCurve.Neighbour(f, with(now() * f)))
                 .toList());
     }
 }

@@ -36,6 +36,7 @@ public final class StationPanel extends VBox {
     private Body body;
     private final VBox footer = new VBox();
     private final ClusterPanel.Known clusters = new ClusterPanel.Known();
+    private final LevelsPanel.Known levels = new LevelsPanel.Known();
     private final StageModel stage;
     private final Runnable onTrial;
     private Optional<SharesSection> shares = Optional.empty();
@@ -171,7 +172,8 @@ public final class StationPanel extends VBox {
             case "similar-colour" -> body(new SimilarColourPanel(desk, step.id()));
             case "cluster" -> body(new ClusterPanel(desk, step.id(), clusters));
             case "split-touching" -> body(new SplitPanel(desk, step.id()));
-            case "levels" -> body(new LevelsPanel(desk, step.id()));
+            case "local-threshold" -> body(new LocalPanel(desk, step.id()));
+            case "levels" -> body(new LevelsPanel(desk, step.id(), levels));
             case "unmix-dyes" -> body(new UnmixPanel(desk, stage, step.id()));
             default -> body(new FairPanel(desk, step.id()));
         };

@@ -30,7 +30,7 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
     private final Curve stability = new Curve("stability", "", Texts.of("stability.up"), CURVE);
     private final Label across = Prose.of(Texts.of("stability.across"), "setting-name");
     private final Label steadiness = Prose.of("", "hint");
-    private final CountCurve counts;
+    private final NeighbourCurve counts;
     private Optional<LevelProfile> profile = Optional.empty();
     private double cut = Double.NaN;
     private Plane asked;
@@ -38,8 +38,11 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
     ThresholdPanel(DeskModel desk, String stepId) {
         this.desk = desk;
         this.tuning = new Tuning(desk, stepId);
-        this.counts = new CountCurve(desk, stepId, "", CURVE, "count");
-        this.histogram = new UprightHistogram(tuning::tryCut, tuning::keepCut);
+        this.counts = new NeighbourCurve(desk, stepId, NeighbourCurve.Told.COUNT, "", CURVE, "count");
+        this.histogram = new UprightHistogram(
+                new Sides(),
+                at -> tuning.tryOut(tuning.handCut(at[0])),
+                at -> tuning.keepAs(tuning.handCut(at[0]), Texts.of("action.cut")));
         getStyleClass().add("threshold-panel");
         for (Setting<?> setting : tuning.step().description().settings()) {
             if (setting.applies(tuning.step().values())) {
@@ -56,6 +59,19 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
         refresh();
     }
 
+    /** Dark and bright. */
+    private final class Sides implements UprightHistogram.Parts {
+        @Override
+        public boolean kept(int part) {
+            return !tuning.isStale() && part == 0 == tuning.is("keep", "dark");
+        }
+
+        @Override
+        public String share(int part, double percent) {
+            return Texts.of(part == 0 ? "threshold.share.dark" : "threshold.share.bright", Figures.percent(percent));
+        }
+    }
+
     @Override
     public void refresh() {
         if (tuning.isStale()) {
@@ -65,7 +81,11 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
         Optional<Run.Station> reached = desk.reached(step.id());
         cut = reached.flatMap(r -> r.findings().find("cut").stream().boxed().findFirst())
                 .orElse(Double.NaN);
-        histogram.show(cut, !tuning.is("keep", "dark"));
+        if (Double.isNaN(cut)) {
+            histogram.show();
+        } else {
+            histogram.show(cut);
+        }
         stability();
         Optional<State> entering = desk.entering(step.id());
         Optional<Plane> plane = entering.flatMap(state -> state.current().single());
@@ -117,7 +137,7 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
                 Figures.percent(now.percent(-2)),
                 Figures.percent(now.percent(2))));
         counts.show(now.at().stream()
-                .map(a -> new CountCurve.Neighbour(a.offset(), tuning.handCut(a.cut())))
+                .map(a -> new NeighbourCurve.Neighbour(a.offset(), tuning.handCut(a.cut())))
                 .toList());
     }
 }

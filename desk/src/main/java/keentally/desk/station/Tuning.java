@@ -1,5 +1,8 @@
 package keentally.desk.station;
 
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
@@ -19,6 +22,8 @@ import keentally.desk.model.Newest;
 
 /** Changes a station's settings through the desk's one door. */
 final class Tuning {
+    private static final MathContext SIX_DIGITS = new MathContext(6);
+
     private final DeskModel desk;
     private final String methodId;
     private final String stepId;
@@ -44,6 +49,11 @@ final class Tuning {
                 .get()
                 .map(o -> ChannelPlane.wordsFor(o.file().picture()))
                 .orElse(words);
+    }
+
+    /** The station's id in the method. */
+    String id() {
+        return stepId;
     }
 
     MethodStep step() {
@@ -153,6 +163,13 @@ final class Tuning {
         return !isStale() && keep(values, setting(setting));
     }
 
+    /** @param title what the action goes by */
+    void keepAs(Values values, String title) {
+        if (!isStale()) {
+            desk.change(title, m -> m.with(stepId, values));
+        }
+    }
+
     void say(String sentence) {
         desk.say(sentence);
     }
@@ -162,19 +179,21 @@ final class Tuning {
         return new Newest(desk, ui);
     }
 
+    /** Several cuts set by hand; six digits are more than a hand can mean. */
+    Values handCuts(double[] cuts) {
+        return step().values()
+                .withTree(setting("by"), "manual")
+                .withTree(setting("cuts"), Arrays.stream(cuts)
+                                .map(c -> new BigDecimal(c).round(SIX_DIGITS).doubleValue())
+                                .boxed()
+                                .toList());
+    }
+
     /** A cut set by hand. */
     Values handCut(double cut) {
         var description = step().description();
         return step().values()
                 .withTree(description.setting("rule").orElseThrow(), "manual")
                 .withTree(description.setting("cut").orElseThrow(), cut);
-    }
-
-    void tryCut(double cut) {
-        desk.tryOut(stepId, handCut(cut));
-    }
-
-    void keepCut(double cut) {
-        desk.change(Texts.of("action.cut"), m -> m.with(stepId, handCut(cut)));
     }
 }

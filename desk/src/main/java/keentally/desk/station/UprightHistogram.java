@@ -1,7 +1,9 @@
 package keentally.desk.station;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
-import java.util.function.DoubleConsumer;
+import java.util.function.Consumer;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
 import javafx.scene.AccessibleRole;
@@ -19,43 +21,66 @@ import keentally.core.words.Figures;
 import keentally.desk.look.Texts;
 
 /**
- * The histogram standing upright, levels running up, with the cut as a bar across it. What is kept is filled, the rest is
- * hollow. The bar is dragged by the mouse or moved by the arrow keys.
+ * The histogram standing upright, levels running up, with the cuts as bars across it. What is kept is filled, the rest is
+ * hollow. A bar is dragged by the mouse, the one touched last is moved by the arrow keys; none passes another.
  */
 final class UprightHistogram extends Pane {
     private static final PseudoClass KEPT = PseudoClass.getPseudoClass("kept");
+    private static final PseudoClass HELD = PseudoClass.getPseudoClass("held");
     private static final double GRIP = 9;
     private static final double LEFT = 62;
     private static final double PAD = 12;
     private static final double SHARE_ROOM = 28;
+    private static final double LINE = 16;
+
+    /** What lies between two cuts. */
+    interface Parts {
+        /** Whether the part, from 0 below the first cut upwards, is filled. */
+        boolean kept(int part);
+
+        /** What is said of its share. */
+        String share(int part, double percent);
+    }
 
     private final Path kept = new Path();
     private final Path rest = new Path();
-    private final Region bar = new Region();
-    private final Region grip = new Region();
     private final Label top = new Label();
     private final Label bottom = new Label();
-    private final Label at = new Label();
     private final Label above = new Label();
     private final Label below = new Label();
+    private final List<Bar> bars = new ArrayList<>();
+    private final Parts parts;
     private Optional<LevelProfile> profile = Optional.empty();
-    private double cut = Double.NaN;
-    private boolean keepsBright = true;
+    private double[] cuts = {};
+    private int held;
     private boolean dragging;
 
+    /** A cut's line, its grip and its value. */
+    private record Bar(Region line, Region grip, Label value) {
+        static Bar make(int number) {
+            Bar bar = new Bar(new Region(), new Region(), new Label());
+            bar.line.getStyleClass().add("cut-bar");
+            bar.grip.getStyleClass().add("cut-grip");
+            bar.value.getStyleClass().add("cut-value");
+            bar.value.setId(number == 0 ? "cut-value" : "cut-value-" + number);
+            return bar;
+        }
+
+        List<Region> regions() {
+            return List.of(line, grip, value);
+        }
+    }
+
     /**
-     * @param onDrag told each value while the bar is dragged
-     * @param onDone told the value where it is let go
+     * @param onDrag told the cuts again and again while a bar is dragged
+     * @param onDone told the cuts where it is let go
      */
-    UprightHistogram(DoubleConsumer onDrag, DoubleConsumer onDone) {
+    UprightHistogram(Parts parts, Consumer<double[]> onDrag, Consumer<double[]> onDone) {
+        this.parts = parts;
         setId("histogram");
         getStyleClass().add("histogram");
         kept.getStyleClass().add("histogram-kept");
         rest.getStyleClass().add("histogram-rest");
-        bar.getStyleClass().add("cut-bar");
-        grip.getStyleClass().add("cut-grip");
-        at.getStyleClass().add("cut-value");
-        at.setId("cut-value");
         top.getStyleClass().add("axis");
         bottom.getStyleClass().add("axis");
         above.getStyleClass().add("share");
@@ -64,10 +89,10 @@ final class UprightHistogram extends Pane {
         below.setId("share-dark");
         above.setAlignment(Pos.TOP_RIGHT);
         below.setAlignment(Pos.BOTTOM_RIGHT);
-        for (Region r : new Region[] {bar, grip, top, bottom, at, above, below}) {
+        for (Region r : List.of(top, bottom, above, below)) {
             r.setMouseTransparent(true);
         }
-        getChildren().addAll(rest, kept, top, bottom, above, below, bar, grip, at);
+        getChildren().addAll(rest, kept, top, bottom, above, below);
         setCursor(Cursor.V_RESIZE);
         setFocusTraversable(true);
         setAccessibleRole(AccessibleRole.SLIDER);
@@ -77,6 +102,7 @@ final class UprightHistogram extends Pane {
         setOnMousePressed(e -> {
             requestFocus();
             dragging = profile.isPresent();
+            take(e.getY());
             drag(e.getY(), onDrag);
             e.consume();
         });
@@ -84,29 +110,56 @@ final class UprightHistogram extends Pane {
         setOnMouseReleased(e -> {
             if (dragging) {
                 dragging = false;
-                onDone.accept(cut);
+                onDone.accept(cuts.clone());
             }
         });
         addEventHandler(KeyEvent.KEY_PRESSED, e -> step(e, onDone));
     }
 
-    private void drag(double y, DoubleConsumer onDrag) {
-        if (dragging) {
-            cut = valueAt(y);
-            requestLayout();
-            onDrag.accept(cut);
+    /** Holds the cut that is nearest; the first press on a histogram without cuts makes one. */
+    private void take(double y) {
+        if (!dragging) {
+            return;
+        }
+        if (cuts.length == 0) {
+            cuts = new double[] {valueAt(y)};
+        }
+        LevelProfile p = profile.orElseThrow();
+        held = 0;
+        for (int i = 1; i < cuts.length; i++) {
+            boolean nearer = Math.abs(yOf(p, cuts[i]) - y) < Math.abs(yOf(p, cuts[held]) - y);
+            held = nearer ? i : held;
         }
     }
 
-    private void step(KeyEvent e, DoubleConsumer onDone) {
+    private void drag(double y, Consumer<double[]> onDrag) {
+        if (dragging) {
+            move(valueAt(y));
+            requestLayout();
+            onDrag.accept(cuts.clone());
+        }
+    }
+
+    /** Where two cuts are as near as they can be, the one that is held stays where it is. */
+    private void move(double value) {
+        LevelProfile p = profile.orElseThrow();
+        double least = p.whole() ? 1 : (p.high() - p.low()) / 1000;
+        double low = held > 0 ? cuts[held - 1] + least : p.low();
+        double high = held < cuts.length - 1 ? cuts[held + 1] - least : p.high();
+        if (low <= high) {
+            cuts[held] = Math.clamp(value, low, high);
+        }
+    }
+
+    private void step(KeyEvent e, Consumer<double[]> onDone) {
         int sign = e.getCode() == KeyCode.UP ? 1 : e.getCode() == KeyCode.DOWN ? -1 : 0;
-        if (sign == 0 || profile.isEmpty() || Double.isNaN(cut)) {
+        if (sign == 0 || profile.isEmpty() || cuts.length == 0) {
             return;
         }
         LevelProfile p = profile.get();
         double step = p.whole() ? Math.max(1, Math.rint((p.high() - p.low()) / 500)) : (p.high() - p.low()) / 500;
-        cut = Math.clamp(cut + sign * step, p.low(), p.high());
-        onDone.accept(cut);
+        move(cuts[held] + sign * step);
+        onDone.accept(cuts.clone());
         e.consume();
     }
 
@@ -116,13 +169,29 @@ final class UprightHistogram extends Pane {
         requestLayout();
     }
 
-    /** Puts the bar at a cut, unless it is being dragged. */
-    void show(double newCut, boolean bright) {
-        keepsBright = bright;
+    /** Puts the bars at cuts, upwards, unless one is being dragged. */
+    void show(double... newCuts) {
         if (!dragging) {
-            cut = newCut;
+            cuts = newCuts.clone();
+            held = cuts.length > 0 ? Math.min(held, cuts.length - 1) : held;
+        }
+        while (bars.size() < cuts.length) {
+            Bar bar = Bar.make(bars.size());
+            bars.add(bar);
+            bar.regions().forEach(r -> r.setMouseTransparent(true));
+            getChildren().addAll(bar.regions());
         }
         requestLayout();
+    }
+
+    /** The cut touched last, from 0. */
+    int held() {
+        return held;
+    }
+
+    /** As if a cut had been touched. */
+    void hold(int cut) {
+        held = cut;
     }
 
     private double valueAt(double y) {
@@ -149,34 +218,54 @@ final class UprightHistogram extends Pane {
             return;
         }
         LevelProfile p = profile.get();
-        boolean isCut = !Double.isNaN(cut);
-        double width = getWidth() - LEFT - 6;
-        bars(p, width);
+        rows(p, getWidth() - LEFT - 6);
         place(top, Figures.number(p.high()), 0, PAD - 8, LEFT - 8);
         place(bottom, Figures.number(p.low()), 0, getHeight() - PAD - 8, LEFT - 8);
-        for (Region r : new Region[] {bar, grip, at, above, below}) {
-            r.setVisible(isCut);
+        for (int i = 0; i < bars.size(); i++) {
+            boolean isCut = i < cuts.length;
+            bars.get(i).regions().forEach(r -> r.setVisible(isCut));
+            if (isCut) {
+                bar(p, i);
+            }
         }
-        if (!isCut) {
-            return;
+        above.setVisible(cuts.length > 0);
+        below.setVisible(cuts.length > 0);
+        if (cuts.length > 0) {
+            shares(p);
         }
-        double y = yOf(p, cut);
-        bar.resizeRelocate(LEFT - 4, y - 1, getWidth() - LEFT + 4, 2);
-        grip.resizeRelocate(getWidth() - 2 * GRIP - 2, y - GRIP / 1.5, 2 * GRIP, GRIP * 1.34);
-        place(at, Figures.number(cut), 0, Math.clamp(y - 9, 10, getHeight() - 28), LEFT - 4);
-        boolean nearTop = Math.abs(at.getLayoutY() - top.getLayoutY()) < 16;
-        boolean nearBottom = Math.abs(at.getLayoutY() - bottom.getLayoutY()) < 16;
-        top.setVisible(!nearTop);
-        bottom.setVisible(!nearBottom);
-        double dark = p.percentUpTo(cut);
-        above.setText(Texts.of("threshold.share.bright", Figures.percent(100 - dark)));
-        below.setText(Texts.of("threshold.share.dark", Figures.percent(dark)));
+    }
+
+    private void bar(LevelProfile p, int i) {
+        Bar bar = bars.get(i);
+        double y = yOf(p, cuts[i]);
+        bar.line.resizeRelocate(LEFT - 4, y - 1, getWidth() - LEFT + 4, 2);
+        bar.grip.resizeRelocate(getWidth() - 2 * GRIP - 2, y - GRIP / 1.5, 2 * GRIP, GRIP * 1.34);
+        bar.grip.pseudoClassStateChanged(HELD, cuts.length > 1 && i == held);
+        place(bar.value, Figures.number(cuts[i]), 0, Math.clamp(y - 9, 10, getHeight() - 28), LEFT - 4);
+        boolean crowded = i != held && Math.abs(y - yOf(p, cuts[held])) < LINE
+                || i > 0 && i - 1 != held && Math.abs(y - yOf(p, cuts[i - 1])) < LINE;
+        bar.value.setVisible(i == held || !crowded);
+        boolean nearTop = bar.value.isVisible() && Math.abs(bar.value.getLayoutY() - top.getLayoutY()) < LINE;
+        boolean nearBottom = bar.value.isVisible() && Math.abs(bar.value.getLayoutY() - bottom.getLayoutY()) < LINE;
+        top.setVisible(top.isVisible() && !nearTop);
+        bottom.setVisible(bottom.isVisible() && !nearBottom);
+    }
+
+    /** What lies above and below the cut that is held. */
+    private void shares(LevelProfile p) {
+        double y = yOf(p, cuts[held]);
+        double upTo = p.percentUpTo(cuts[held]);
+        double before = held > 0 ? p.percentUpTo(cuts[held - 1]) : 0;
+        double after = held < cuts.length - 1 ? p.percentUpTo(cuts[held + 1]) : 100;
+        above.setText(parts.share(held + 1, after - upTo));
+        below.setText(parts.share(held, upTo - before));
         double above0 = y < SHARE_ROOM ? y + 6 : y > getHeight() - SHARE_ROOM ? y - 46 : y - 26;
         double below0 = y < SHARE_ROOM ? y + 26 : y > getHeight() - SHARE_ROOM ? y - 26 : y + 6;
-        above.resizeRelocate(LEFT, above0, width - 2 * GRIP - 2, 20);
-        below.resizeRelocate(LEFT, below0, width - 2 * GRIP - 2, 20);
-        above.pseudoClassStateChanged(KEPT, keepsBright);
-        below.pseudoClassStateChanged(KEPT, !keepsBright);
+        double width = getWidth() - LEFT - 8 - 2 * GRIP;
+        above.resizeRelocate(LEFT, above0, width, 20);
+        below.resizeRelocate(LEFT, below0, width, 20);
+        above.pseudoClassStateChanged(KEPT, parts.kept(held + 1));
+        below.pseudoClassStateChanged(KEPT, parts.kept(held));
     }
 
     private static void place(Label label, String text, double x, double y, double width) {
@@ -186,18 +275,21 @@ final class UprightHistogram extends Pane {
     }
 
     /** Bars as long as the square root of their counts, so that a small hump beside a large one can be seen. */
-    private void bars(LevelProfile p, double width) {
+    private void rows(LevelProfile p, double width) {
         double tallest = Math.sqrt(p.tallest());
         double step = (getHeight() - 2 * PAD) / LevelProfile.ROWS;
+        int part = 0;
         for (int i = 0; i < LevelProfile.ROWS; i++) {
+            double value = p.low() + (i + 0.5) / LevelProfile.ROWS * (p.high() - p.low());
+            while (part < cuts.length && value > cuts[part]) {
+                part++;
+            }
             if (p.rows()[i] == 0) {
                 continue;
             }
             double length = Math.max(1, width * Math.sqrt(p.rows()[i]) / tallest);
             double y = getHeight() - PAD - (i + 1) * step;
-            double value = p.low() + (i + 0.5) / LevelProfile.ROWS * (p.high() - p.low());
-            boolean chosen = Double.isNaN(cut) || value > cut == keepsBright;
-            (chosen ? kept : rest)
+            (cuts.length == 0 || parts.kept(part) ? kept : rest)
                     .getElements()
                     .addAll(
                             new MoveTo(LEFT, y),

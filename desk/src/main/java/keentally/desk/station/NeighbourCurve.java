@@ -3,15 +3,18 @@ package keentally.desk.station;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalInt;
+import java.util.OptionalDouble;
 import javafx.application.Platform;
 import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
 import keentally.core.method.Method;
+import keentally.core.region.Objects;
 import keentally.core.run.Run;
 import keentally.core.run.RunFault;
+import keentally.core.run.Sample;
 import keentally.core.setting.Values;
 import keentally.core.words.Figures;
+import keentally.core.work.Cancel;
 import keentally.desk.look.Curve;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
@@ -20,13 +23,28 @@ import keentally.desk.model.Shown;
 import keentally.desk.model.Trials;
 import keentally.study.file.FileFault;
 
-/** How the count at the method's end moves at neighbouring settings of a station; worked out when there is time, point by point. */
-final class CountCurve extends VBox {
-    /** From how much of itself on a count that the nearer neighbours move it counts as steep. */
+/** How a number moves at neighbouring settings of a station; worked out when there is time, point by point. */
+final class NeighbourCurve extends VBox {
+    /** The number that is told. */
+    enum Told {
+        /** Objects at the method's end. */
+        COUNT("count"),
+        /** What the station itself chooses, per cent of the field. */
+        SHARE("share");
+
+        private final String word;
+
+        Told(String word) {
+            this.word = word;
+        }
+    }
+
+    /** From how much of itself on a number that the nearer neighbours move it counts as steep. */
     private static final double STEEP = 0.1;
 
     private final DeskModel desk;
     private final String stepId;
+    private final Told told;
     private final String words;
     private final Curve curve;
     private final Label sentence = Prose.of("", "hint");
@@ -36,12 +54,13 @@ final class CountCurve extends VBox {
      * @param across what stands below the curve
      * @param words the keys of its sentences begin with
      */
-    CountCurve(DeskModel desk, String stepId, String across, double height, String words) {
+    NeighbourCurve(DeskModel desk, String stepId, Told told, String across, double height, String words) {
+        this.told = told;
         this.words = words;
         this.desk = desk;
         this.stepId = stepId;
-        this.curve = new Curve("count-stability", across, Texts.of("count.up"), height);
-        sentence.setId("count-steadiness");
+        this.curve = new Curve(told.word + "-stability", across, Texts.of(told.word + ".up"), height);
+        sentence.setId(told.word + "-steadiness");
         getChildren().addAll(curve, sentence);
         clear();
     }
@@ -50,13 +69,14 @@ final class CountCurve extends VBox {
     record Neighbour(double offset, Values values) {}
 
     /**
-     * Asks for the counts, where the run that is on the stage has not been asked for already and ends in objects.
+     * Asks for the numbers, where the run that is on the stage has not been asked for already and has such a number.
      *
      * @param neighbours upwards, an odd number of them, five at least, the setting itself in the middle
      */
     void show(List<Neighbour> neighbours) {
         Optional<Shown> now = onStage();
-        if (now.flatMap(Shown::readings).isEmpty() || !desk.method().givesObjects()) {
+        if (now.flatMap(Shown::readings).isEmpty()
+                || told == Told.COUNT && !desk.method().givesObjects()) {
             clear();
             return;
         }
@@ -86,7 +106,7 @@ final class CountCurve extends VBox {
 
     private record Asked(Shown of, Method method, Trials trials, Trials.Reading sample, List<Neighbour> neighbours) {}
 
-    private void next(Asked asked, List<OptionalInt> done) {
+    private void next(Asked asked, List<OptionalDouble> done) {
         if (done.size() == asked.neighbours.size()) {
             showAll(asked, done);
             return;
@@ -94,18 +114,14 @@ final class CountCurve extends VBox {
         Method tried =
                 asked.method.with(stepId, asked.neighbours.get(done.size()).values());
         desk.whenIdle(cancel -> {
-            OptionalInt count = OptionalInt.empty();
+            OptionalDouble number = OptionalDouble.empty();
             try {
-                Run run = asked.trials.run(tried, asked.sample.ready(cancel).made(), Integer.MAX_VALUE, cancel);
-                count = asked.trials
-                        .ending(run, cancel)
-                        .objects()
-                        .map(o -> OptionalInt.of(o.count()))
-                        .orElse(OptionalInt.empty());
+                Sample made = asked.sample.ready(cancel).made();
+                number = told == Told.COUNT ? count(asked, tried, made, cancel) : share(asked, tried, made, cancel);
             } catch (RunFault | FileFault | IllegalArgumentException e) {
                 // a neighbour that cannot be run has no point on the curve
             }
-            OptionalInt found = count;
+            OptionalDouble found = number;
             Platform.runLater(() -> {
                 if (known == asked.of && onStage().filter(s -> s == asked.of).isPresent()) {
                     done.add(found);
@@ -115,28 +131,48 @@ final class CountCurve extends VBox {
         });
     }
 
-    private void showAll(Asked asked, List<OptionalInt> counts) {
+    private static OptionalDouble count(Asked asked, Method tried, Sample sample, Cancel cancel) throws RunFault {
+        Run run = asked.trials.run(tried, sample, Integer.MAX_VALUE, cancel);
+        return asked.trials.ending(run, cancel).objects().stream()
+                .mapToDouble(Objects::count)
+                .findFirst();
+    }
+
+    private OptionalDouble share(Asked asked, Method tried, Sample sample, Cancel cancel) throws RunFault {
+        Run run = asked.trials.run(tried, sample, tried.indexOf(stepId) + 1, cancel);
+        return run.station(stepId).map(r -> r.findings().find("chosen-percent")).orElse(OptionalDouble.empty());
+    }
+
+    private void showAll(Asked asked, List<OptionalDouble> numbers) {
         List<Curve.At> points = new ArrayList<>();
-        for (int i = 0; i < counts.size(); i++) {
-            if (counts.get(i).isPresent()) {
+        for (int i = 0; i < numbers.size(); i++) {
+            if (numbers.get(i).isPresent()) {
                 points.add(new Curve.At(
-                        asked.neighbours.get(i).offset(), counts.get(i).getAsInt()));
+                        asked.neighbours.get(i).offset(), numbers.get(i).getAsDouble()));
             }
         }
-        int middle = counts.size() / 2;
-        OptionalInt below = counts.get(middle - 2);
-        OptionalInt here = counts.get(middle);
-        OptionalInt above = counts.get(middle + 2);
+        int middle = numbers.size() / 2;
+        OptionalDouble below = numbers.get(middle - 2);
+        OptionalDouble here = numbers.get(middle);
+        OptionalDouble above = numbers.get(middle + 2);
         boolean there = below.isPresent() && here.isPresent() && above.isPresent();
         setVisible(there);
         setManaged(there);
         if (there) {
             curve.show(points);
-            int least = Math.min(below.getAsInt(), above.getAsInt());
-            int most = Math.max(below.getAsInt(), above.getAsInt());
-            boolean steep = most - least > STEEP * here.getAsInt();
-            sentence.setText(
-                    Texts.of(words + (steep ? ".steep" : ".steady"), Figures.number(least), Figures.number(most)));
+            double least = Math.min(below.getAsDouble(), above.getAsDouble());
+            double most = Math.max(below.getAsDouble(), above.getAsDouble());
+            boolean steep = most - least > STEEP * here.getAsDouble();
+            sentence.setText(Texts.of(
+                    words + (steep ? ".steep" : ".steady"),
+                    figure(least),
+                    figure(most),
+                    Figures.number(asked.neighbours.get(middle - 2).offset()),
+                    Figures.number(asked.neighbours.get(middle + 2).offset())));
         }
+    }
+
+    private String figure(double number) {
+        return told == Told.COUNT ? Figures.number(number) : Figures.percent(number);
     }
 }
