@@ -7,6 +7,8 @@ import java.util.stream.Stream;
 import keentally.core.geometry.Ellipse;
 import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
+import keentally.core.picture.Picture;
+import keentally.core.picture.Plane;
 import keentally.core.picture.Plane16;
 import keentally.core.picture.Plane8;
 import keentally.core.picture.PlaneF;
@@ -101,5 +103,15 @@ public final class Chance {
             values[i] = holes && toss(0.02) ? Float.NaN : (float) (low + range * random.nextDouble());
         }
         return PlaneF.of(width, height, values);
+    }
+
+    /** Red, green and blue of 8 or 16 bits, some of it grey. */
+    public Picture colour(int width, int height) {
+        boolean deep = toss(0.3);
+        Plane red = deep ? plane16(width, height) : plane8(width, height);
+        boolean grey = toss(0.2);
+        Plane green = grey ? red : deep ? plane16(width, height) : plane8(width, height);
+        Plane blue = grey ? red : deep ? plane16(width, height) : plane8(width, height);
+        return Picture.colour(red, green, blue);
     }
 }

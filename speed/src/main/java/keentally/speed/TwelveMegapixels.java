@@ -11,6 +11,7 @@ import java.util.OptionalDouble;
 import java.util.concurrent.TimeUnit;
 import keentally.core.filter.Gaussian;
 import keentally.core.label.Labeller;
+import keentally.core.measure.Ground;
 import keentally.core.measure.Measure;
 import keentally.core.measure.ObjectTable;
 import keentally.core.method.Method;
@@ -171,7 +172,7 @@ public class TwelveMegapixels extends TwoThreads {
 
     @Benchmark
     public ObjectTable measures() {
-        return ObjectTable.of(objects, List.of(Measure.values()), bytes, field, work);
+        return ObjectTable.of(objects, List.of(Measure.values()), Ground.grey(bytes, field), work);
     }
 
     private Layers layers(Layers.Overlay overlay) {

@@ -93,6 +93,40 @@ public final class ConvexHull {
         return Math.sqrt(best);
     }
 
+    /**
+     * The direction between the two corners that are farthest apart, in degrees counter-clockwise from +x as seen with y running down, in
+     * (−90, 90]; of several such pairs the lowest. Cost: O(corners²).
+     */
+    public double longestAngle() {
+        long best = -1;
+        double angle = Double.NaN;
+        for (int i = 0; i < xs.length; i++) {
+            for (int j = i + 1; j < xs.length; j++) {
+                long apart = distance2(i, j);
+                if (apart >= best) {
+                    double here = direction(xs[j] - xs[i], ys[i] - ys[j]);
+                    angle = apart > best ? here : Math.min(angle, here);
+                    best = apart;
+                }
+            }
+        }
+        return angle;
+    }
+
+    private static double direction(int right, int up) {
+        boolean turned = right < 0 || right == 0 && up < 0;
+        return Math.toDegrees(turned ? StrictMath.atan2(-up, -right) : StrictMath.atan2(up, right));
+    }
+
+    /** Length of the outline. */
+    public double perimeter() {
+        double sum = 0;
+        for (int i = 0; i < xs.length; i++) {
+            sum += Math.sqrt(distance2(i, next(i)));
+        }
+        return sum;
+    }
+
     /** Least distance between two parallel lines with the hull between them, in pixels; 0 for a point or a line. */
     public double narrowest() {
         if (xs.length < 3) {

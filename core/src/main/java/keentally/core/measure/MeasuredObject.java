@@ -1,16 +1,20 @@
 package keentally.core.measure;
 
 import java.util.Arrays;
+import java.util.EnumMap;
+import java.util.Map;
+import keentally.core.colour.ColourSpace;
 import keentally.core.geometry.ConvexHull;
-import keentally.core.picture.Plane;
+import keentally.core.morphology.FillHoles;
 import keentally.core.region.Regions;
 
 /** One object while it is measured: each fact is worked out when the first measure asks for it, and once. */
 final class MeasuredObject {
     private final Regions regions;
     private final int region;
-    private final Plane plane;
+    private final Ground ground;
     private final boolean touchesEdge;
+    private final double nearest;
     private final int first;
     private final int end;
     private final long pixels;
@@ -20,11 +24,17 @@ final class MeasuredObject {
     private ConvexHull hull;
     private MomentEllipse ellipse;
     private SignalSums signal;
+    private float[] sorted;
+    private int[] box;
+    private FillHoles.Filled filled;
+    private final Map<ColourSpace, double[]> colours = new EnumMap<>(ColourSpace.class);
 
-    MeasuredObject(Regions regions, int region, Plane plane, boolean touchesEdge) {
+    /** @param nearest distance to the nearest other object's centre, where somebody asks for it */
+    MeasuredObject(Regions regions, int region, Ground ground, boolean touchesEdge, double nearest) {
         this.regions = regions;
         this.region = region;
-        this.plane = plane;
+        this.ground = ground;
+        this.nearest = nearest;
         this.touchesEdge = touchesEdge;
         this.first = regions.firstRun(region);
         this.end = regions.firstRun(region + 1);
@@ -60,9 +70,79 @@ final class MeasuredObject {
 
     SignalSums signal() {
         if (signal == null) {
-            signal = SignalSums.of(regions, region, plane);
+            signal = SignalSums.of(regions, region, ground.signal());
         }
         return signal;
+    }
+
+    double nearest() {
+        return nearest;
+    }
+
+    /** Linear between the values in order, the first at 0 and the last at 1. */
+    double percentile(double share) {
+        if (sorted == null) {
+            sorted = SignalSums.sorted(regions, region, ground.signal());
+        }
+        if (sorted.length == 0) {
+            return Double.NaN;
+        }
+        double place = share * (sorted.length - 1);
+        int below = (int) place;
+        double next = sorted[Math.min(below + 1, sorted.length - 1)];
+        return sorted[below] + (place - below) * (next - sorted[below]);
+    }
+
+    double colour(ColourSpace space, int component) {
+        return colours.computeIfAbsent(
+                        space,
+                        s -> new ColourSums(
+                                        regions,
+                                        region,
+                                        ground.colours(),
+                                        ground.original().depth())
+                                .means(s))[component];
+    }
+
+    /** Left, top, behind the right, behind the bottom. */
+    int[] box() {
+        if (box == null) {
+            int left = Integer.MAX_VALUE;
+            int right = 0;
+            for (int i = first; i < end; i++) {
+                left = Math.min(left, regions.runFrom(i));
+                right = Math.max(right, regions.runTo(i));
+            }
+            box = new int[] {left, regions.runY(first), right, regions.runY(end - 1) + 1};
+        }
+        return box;
+    }
+
+    double boxWidth() {
+        return box()[2] - box()[0];
+    }
+
+    double boxHeight() {
+        return box()[3] - box()[1];
+    }
+
+    private Cutting cutting() {
+        return new Cutting(regions, region, ground.field(), box());
+    }
+
+    FillHoles.Filled filled() {
+        if (filled == null) {
+            filled = cutting().filled();
+        }
+        return filled;
+    }
+
+    double depth() {
+        return cutting().depth();
+    }
+
+    double skeletonLength() {
+        return cutting().skeletonLength();
     }
 
     /** A run of L pixels has the variance of a stretch of length L, L²/12, about its own middle. */

@@ -1,7 +1,6 @@
 package keentally.core.measure;
 
 import java.util.List;
-import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Neighbours;
 import keentally.core.picture.Plane;
@@ -25,28 +24,38 @@ public final class ObjectTable {
     }
 
     /**
-     * Measures every kept object. Cost: O(runs) for sizes and shapes, O(pixels of objects) where the signal is asked for.
+     * Measures every kept object. Cost: O(runs) for most sizes and shapes, O(pixels of objects) where the signal is asked for, O(pixels of
+     * their boxes) for circles inside, holes and skeletons.
      *
-     * @param signal the plane that brightness is taken from, of the objects' size
+     * @param ground of the objects' size
      */
-    public static ObjectTable of(Objects objects, List<Measure> measures, Plane signal, Field field, Work work) {
+    public static ObjectTable of(Objects objects, List<Measure> measures, Ground ground, Work work) {
         Regions regions = objects.regions();
+        Plane signal = ground.signal();
         if (signal.width() != regions.width() || signal.height() != regions.height()) {
             throw new IllegalArgumentException("the signal is " + signal.width() + " × " + signal.height()
                     + " but the objects were found in " + regions.width() + " × " + regions.height());
         }
-        Mask inner = field.inner(Neighbours.EIGHT);
+        Mask inner = ground.field().inner(Neighbours.EIGHT);
+        double[] nearest = measures.contains(Measure.NEAREST_DISTANCE) ? nearest(objects, ground, work) : null;
         double[][] columns = new double[measures.size()][objects.count()];
         work.bands(objects.count(), (from, to) -> {
             for (int i = from; i < to; i++) {
                 int region = objects.region(i);
-                MeasuredObject object = new MeasuredObject(regions, region, signal, regions.leaves(region, inner));
+                double apart = nearest == null ? Double.NaN : nearest[i];
+                MeasuredObject object =
+                        new MeasuredObject(regions, region, ground, regions.leaves(region, inner), apart);
                 for (int m = 0; m < columns.length; m++) {
                     columns[m][i] = measures.get(m).of(object);
                 }
             }
         });
         return new ObjectTable(objects, List.copyOf(measures), columns);
+    }
+
+    private static double[] nearest(Objects objects, Ground ground, Work work) {
+        ObjectTable centres = of(objects, List.of(Measure.X, Measure.Y), ground, work);
+        return Nearest.distances(centres.columns[0], centres.columns[1]);
     }
 
     public Objects objects() {

@@ -1,5 +1,6 @@
 package keentally.core.measure;
 
+import java.util.Arrays;
 import keentally.core.picture.Plane;
 import keentally.core.region.Regions;
 
@@ -8,29 +9,38 @@ import keentally.core.region.Regions;
  * holds one.
  *
  * @param sd over n
+ * @param x of the centre of brightness, not-a-number where the values sum up to nothing
+ * @param y likewise
  */
-record SignalSums(double mean, double sd, double min, double max) {
+record SignalSums(double sum, double mean, double sd, double min, double max, double x, double y) {
 
     static SignalSums of(Regions regions, int region, Plane plane) {
         float[] row = new float[longestRun(regions, region)];
         double sum = 0;
+        double sumX = 0;
+        double sumY = 0;
         long n = 0;
         float min = Float.POSITIVE_INFINITY;
         float max = Float.NEGATIVE_INFINITY;
         for (int i = regions.firstRun(region); i < regions.firstRun(region + 1); i++) {
             int length = read(regions, i, plane, row);
+            double before = sum;
             for (int x = 0; x < length; x++) {
                 float v = row[x];
                 if (v == v) {
                     sum += v;
+                    sumX += v * (x + 0.5);
                     n++;
                     min = Math.min(min, v);
                     max = Math.max(max, v);
                 }
             }
+            sumX += (sum - before) * regions.runFrom(i);
+            sumY += (sum - before) * (regions.runY(i) + 0.5);
         }
         if (n == 0) {
-            return new SignalSums(Double.NaN, Double.NaN, Double.NaN, Double.NaN);
+            double none = Double.NaN;
+            return new SignalSums(none, none, none, none, none, none, none);
         }
         double mean = sum / n;
         double squares = 0;
@@ -43,7 +53,25 @@ record SignalSums(double mean, double sd, double min, double max) {
                 }
             }
         }
-        return new SignalSums(mean, Math.sqrt(squares / n), min, max);
+        double x = sum == 0 ? Double.NaN : sumX / sum;
+        double y = sum == 0 ? Double.NaN : sumY / sum;
+        return new SignalSums(sum, mean, Math.sqrt(squares / n), min, max, x, y);
+    }
+
+    /** All values that are numbers, upwards. */
+    static float[] sorted(Regions regions, int region, Plane plane) {
+        float[] values = new float[Math.toIntExact(regions.pixels(region))];
+        int n = 0;
+        for (int i = regions.firstRun(region); i < regions.firstRun(region + 1); i++) {
+            plane.readRow(regions.runY(i), regions.runFrom(i), regions.runTo(i), values, n);
+            n += regions.runTo(i) - regions.runFrom(i);
+        }
+        Arrays.sort(values);
+        int numbers = n;
+        while (numbers > 0 && Float.isNaN(values[numbers - 1])) {
+            numbers--;
+        }
+        return Arrays.copyOf(values, numbers);
     }
 
     private static int longestRun(Regions regions, int region) {

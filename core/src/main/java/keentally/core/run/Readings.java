@@ -3,9 +3,9 @@ package keentally.core.run;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import keentally.core.measure.Ground;
 import keentally.core.measure.ObjectTable;
 import keentally.core.picture.PhaseMap;
-import keentally.core.picture.Plane;
 import keentally.core.region.Objects;
 import keentally.core.region.Regions;
 import keentally.core.step.State;
@@ -29,12 +29,12 @@ public record Readings(
         int[] objectPhases) {
 
     static Readings of(Run run, State last, Work work) throws StepFault {
-        Plane signal = last.signal(run.method().signal(), work);
+        Ground ground = last.ground(run.method().signal(), work);
         Optional<PhaseMap> phases = last.phases().or(() -> last.mask().map(mask -> PhaseMap.of(mask, last.field())));
         Optional<ObjectTable> table = last.objects()
-                .map(objects -> ObjectTable.of(objects, run.method().measures(), signal, last.field(), work));
+                .map(objects -> ObjectTable.of(objects, run.method().measures(), ground, work));
         List<PhaseReading> fractions = new ArrayList<>();
-        phases.ifPresent(map -> fractions.addAll(PhaseSums.of(map, signal, last.field(), work)));
+        phases.ifPresent(map -> fractions.addAll(PhaseSums.of(map, ground.signal(), last.field(), work)));
         int[] in = last.objects()
                 .map(objects -> objectPhases(objects, last.phases()))
                 .orElse(new int[0]);

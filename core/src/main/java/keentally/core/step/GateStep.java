@@ -56,8 +56,8 @@ record GateStep(Measure measure, Optional<Limit> atLeast, Optional<Limit> atMost
         Objects objects = before.needObjects();
         double least = atLeast.map(l -> px(l, before.scale())).orElse(Double.NEGATIVE_INFINITY);
         double most = atMost.map(l -> px(l, before.scale())).orElse(Double.POSITIVE_INFINITY);
-        ObjectTable table = ObjectTable.of(
-                objects, List.of(measure), before.signal(site.signal(), site.work()), before.field(), site.work());
+        ObjectTable table =
+                ObjectTable.of(objects, List.of(measure), before.ground(site.signal(), site.work()), site.work());
         Objects after = objects.drop(site.station(), region -> {
             double value = table.at(objects.number(region) - 1, 0);
             return !(value >= least && value <= most);

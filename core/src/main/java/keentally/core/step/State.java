@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.SequencedMap;
 import keentally.core.colour.ChannelPlane;
 import keentally.core.colour.ColourRows;
+import keentally.core.measure.Ground;
 import keentally.core.picture.Channel;
 import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
@@ -159,6 +160,15 @@ public record State(
                 : ChannelPlane.of(original, name, work)
                         .orElseThrow(() -> new StepFault("takes brightness from '" + name + "', but the picture has "
                                 + original.channelNames()));
+    }
+
+    /**
+     * What objects are measured on.
+     *
+     * @throws StepFault where there is no such channel
+     */
+    public Ground ground(String signal, Work work) throws StepFault {
+        return new Ground(signal(signal, work), original, field);
     }
 
     /** Memory held beyond what {@code before} holds already. */

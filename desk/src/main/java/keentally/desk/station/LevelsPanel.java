@@ -50,13 +50,10 @@ final class LevelsPanel extends VBox implements StationPanel.Body {
         this.desk = desk;
         this.tuning = new Tuning(desk, stepId);
         this.newest = new Newest(desk, Platform::runLater);
-        this.histogram = new UprightHistogram(
-                new Phases(),
-                at -> tuning.tryOut(tuning.handCuts(at)),
-                at -> {
-                    known.held = histogram().held();
-                    tuning.keepAs(tuning.handCuts(at), Texts.of("action.cut"));
-                });
+        this.histogram = new UprightHistogram(new Phases(), at -> tuning.tryOut(tuning.handCuts(at)), at -> {
+            known.held = histogram().held();
+            tuning.keepAs(tuning.handCuts(at), Texts.of("action.cut"));
+        });
         histogram.hold(known.held);
         histogram.setPrefHeight(HISTOGRAM);
         getStyleClass().add("fair-panel");

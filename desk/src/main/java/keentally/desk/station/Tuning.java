@@ -183,7 +183,9 @@ final class Tuning {
     Values handCuts(double[] cuts) {
         return step().values()
                 .withTree(setting("by"), "manual")
-                .withTree(setting("cuts"), Arrays.stream(cuts)
+                .withTree(
+                        setting("cuts"),
+                        Arrays.stream(cuts)
                                 .map(c -> new BigDecimal(c).round(SIX_DIGITS).doubleValue())
                                 .boxed()
                                 .toList());
