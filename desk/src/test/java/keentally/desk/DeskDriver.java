@@ -56,6 +56,9 @@ public final class DeskDriver implements AutoCloseable {
     private static final Set<String> FEW = Set.of("Flour dispersion", "Crumb section", "Starch granules", "Two stains");
     private static final Path DEMO = Path.of("target/demo").toAbsolutePath();
 
+    /** A key that means nothing to anybody. */
+    private static final KeyCode BARRIER = KeyCode.PAUSE;
+
     private final FxRobot robot = new FxRobot();
     private final List<Throwable> crashes = new CopyOnWriteArrayList<>();
     private final AtomicReference<Path> saveTo = new AtomicReference<>();
@@ -156,7 +159,7 @@ public final class DeskDriver implements AutoCloseable {
         while (change.next()) {
             change.getAddedSubList()
                     .forEach(w -> w.addEventFilter(KeyEvent.KEY_RELEASED, e -> {
-                        if (e.getCode() == KeyCode.CONTROL) {
+                        if (e.getCode() == BARRIER) {
                             arrived.incrementAndGet();
                         }
                     }));
@@ -166,8 +169,8 @@ public final class DeskDriver implements AutoCloseable {
     /** Returns when all that mouse and keys did has reached the desk: a key sent after it has come out at the end. */
     private void delivered() {
         int before = arrived.get();
-        robot.press(KeyCode.CONTROL);
-        robot.release(KeyCode.CONTROL);
+        robot.press(BARRIER);
+        robot.release(BARRIER);
         try {
             WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> arrived.get() > before);
         } catch (TimeoutException e) {
@@ -254,6 +257,18 @@ public final class DeskDriver implements AutoCloseable {
         moveTo(onStage(x, y));
         robot.clickOn(MouseButton.PRIMARY);
         quiet();
+    }
+
+    /** Draws from one point of the picture to the next, x and y in turn. */
+    public void tracePicture(double... places) {
+        moveTo(onStage(places[0], places[1]));
+        robot.press(MouseButton.PRIMARY);
+        for (int i = 2; i < places.length; i += 2) {
+            moveTo(onStage((places[i - 2] + places[i]) / 2, (places[i - 1] + places[i + 1]) / 2));
+            moveTo(onStage(places[i], places[i + 1]));
+            delivered();
+        }
+        release();
     }
 
     /** As {@link #clickPicture}, with the other button. */

@@ -40,6 +40,24 @@ public final class Objects {
         return new Objects(regions, List.of(), new int[regions.count()], order.clone());
     }
 
+    /**
+     * Regions that have a past already.
+     *
+     * @param droppedBy for each region the station that dropped it, or nothing
+     * @param order all regions in the order in which the kept ones are numbered
+     */
+    public static Objects of(Regions regions, List<String> droppedBy, int[] order) {
+        List<String> stations =
+                droppedBy.stream().filter(s -> !s.isEmpty()).distinct().toList();
+        int[] fate = droppedBy.stream().mapToInt(s -> stations.indexOf(s) + 1).toArray();
+        return new Objects(regions, stations, fate, order.clone());
+    }
+
+    /** All regions in the order in which they are numbered. */
+    public int[] order() {
+        return order.clone();
+    }
+
     /** Those kept ones that qualify are now dropped by {@code station}. */
     public Objects drop(String station, IntPredicate dropped) {
         int[] changed = fate.clone();

@@ -42,6 +42,7 @@ public final class Steps {
             LabelStep.DESCRIPTION,
             EdgeObjectsStep.DESCRIPTION,
             GateStep.DESCRIPTION,
+            EditObjectsStep.DESCRIPTION,
             ObjectsToMaskStep.DESCRIPTION);
 
     private Steps() {}

@@ -1,8 +1,13 @@
 package keentally.desk.look;
 
+import javafx.beans.property.ObjectProperty;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
+import keentally.core.setting.ChoiceSetting;
 
 /** Small pieces that panels are put together from. */
 public final class Pieces {
@@ -29,5 +34,27 @@ public final class Pieces {
         button.setMinWidth(Region.USE_PREF_SIZE);
         button.setOnAction(e -> does.run());
         return button;
+    }
+
+    /** One button a word, the chosen one down. @param key of their texts, and of their names */
+    public static <E extends Enum<E>> HBox choices(String key, E[] all, ObjectProperty<E> chosen) {
+        HBox row = new HBox();
+        row.getStyleClass().add("choices");
+        for (E each : all) {
+            String word = key + "-" + ChoiceSetting.word(each);
+            String text = key + "." + ChoiceSetting.word(each);
+            ToggleButton button = new ToggleButton(Texts.of(text));
+            button.setId(word);
+            button.setTooltip(new Tooltip(Texts.of(text + ".help")));
+            button.setFocusTraversable(false);
+            button.setSelected(chosen.get() == each);
+            button.setOnAction(e -> {
+                button.setSelected(true);
+                chosen.set(each);
+            });
+            chosen.addListener((o, was, is) -> button.setSelected(is == each));
+            row.getChildren().add(button);
+        }
+        return row;
     }
 }

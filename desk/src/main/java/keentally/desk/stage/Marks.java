@@ -7,6 +7,8 @@ import javafx.scene.layout.Region;
 import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Polyline;
 import javafx.scene.shape.Shape;
+import javafx.scene.shape.StrokeLineCap;
+import javafx.scene.shape.StrokeLineJoin;
 import keentally.core.geometry.Point;
 import keentally.core.view.Viewport;
 
@@ -37,6 +39,16 @@ final class Marks {
     private void add(Shape shape, String layer, String style) {
         shape.getStyleClass().setAll(layer, style);
         add(shape);
+    }
+
+    /** A stroke as wide as a brush. @param width in pixels of the picture */
+    void brush(List<Point> path, double width, String style) {
+        Polyline line = new Polyline(flat(path.size() > 1 ? path : List.of(path.getFirst(), path.getFirst())));
+        line.getStyleClass().setAll(style);
+        line.setStrokeWidth(width * view.zoom());
+        line.setStrokeLineCap(StrokeLineCap.ROUND);
+        line.setStrokeLineJoin(StrokeLineJoin.ROUND);
+        add(line);
     }
 
     private void add(Node node) {

@@ -1,7 +1,8 @@
 package keentally.desk.station;
 
+import java.util.Optional;
+import keentally.core.hand.Corrections;
 import keentally.core.method.Method;
-import keentally.core.method.MethodStep;
 import keentally.core.step.StepDescription;
 import keentally.core.words.Words;
 import keentally.desk.look.Texts;
@@ -47,12 +48,23 @@ public final class StationActions {
         }
     }
 
-    /** Puts a new station behind the selected one and selects it. */
+    /**
+     * Puts a new station behind the selected one and selects it. One for corrections begins with none on the sample on the stage: whoever
+     * adds it goes through that sample.
+     */
     public void add(StepDescription description) {
         int at = place();
-        if (desk.change(Texts.of("action.add", Words.title(description)), m -> m.add(at, description))) {
-            MethodStep added = desk.method().steps().get(at);
-            desk.station().set(added.id());
+        Method next = desk.method().add(at, description);
+        String id = next.steps().get(at).id();
+        String sample = desk.sampleId().get();
+        boolean begins = description.id().equals("edit-objects") && !sample.isEmpty();
+        String title = Texts.of("action.add", Words.title(description));
+        boolean added = desk.change(
+                title,
+                m -> next,
+                s -> begins ? s.withHand(sample, desk.methodId(), id, Optional.of(Corrections.NONE)) : s);
+        if (added) {
+            desk.station().set(id);
         }
     }
 

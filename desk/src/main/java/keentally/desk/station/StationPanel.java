@@ -37,6 +37,7 @@ public final class StationPanel extends VBox {
     private final VBox footer = new VBox();
     private final ClusterPanel.Known clusters = new ClusterPanel.Known();
     private final LevelsPanel.Known levels = new LevelsPanel.Known();
+    private final EditPanel.Known corrections = new EditPanel.Known();
     private final StageModel stage;
     private final Runnable onTrial;
     private Optional<SharesSection> shares = Optional.empty();
@@ -62,7 +63,10 @@ public final class StationPanel extends VBox {
         desk.open().addListener(o -> rebuildWhereChanged());
         desk.shown().addListener(o -> refresh());
         desk.preview().addListener(o -> refresh());
-        desk.selection().addListener(o -> refreshPicture());
+        desk.selection().addListener(o -> {
+            refreshPicture();
+            body.selected();
+        });
         picture.moved().addListener(o -> refreshPicture());
         picture.caption().addListener(o -> refreshPicture());
         picture.section().addListener(o -> rebuild());
@@ -78,6 +82,9 @@ public final class StationPanel extends VBox {
     interface Body {
         /** Something came back from running. */
         void refresh();
+
+        /** Other objects were selected. */
+        default void selected() {}
 
         /** What the mouse draws with on the stage while the station is selected. */
         default Optional<StageTool> tool() {
@@ -173,6 +180,7 @@ public final class StationPanel extends VBox {
             case "cluster" -> body(new ClusterPanel(desk, step.id(), clusters));
             case "split-touching" -> body(new SplitPanel(desk, step.id()));
             case "local-threshold" -> body(new LocalPanel(desk, step.id()));
+            case "edit-objects" -> body(new EditPanel(desk, step.id(), corrections));
             case "levels" -> body(new LevelsPanel(desk, step.id(), levels));
             case "unmix-dyes" -> body(new UnmixPanel(desk, stage, step.id()));
             default -> body(new FairPanel(desk, step.id()));

@@ -141,6 +141,14 @@ final class Tuning {
                         title(setting(setting)), m -> m.with(stepId, values), s -> s.withoutHand(methodId, stepId));
     }
 
+    /** Hand work on the sample on the stage. */
+    void keepHand(HandWork work, String title) {
+        String sample = desk.sampleId().get();
+        if (!isStale()) {
+            desk.change(title, m -> m, s -> s.withHand(sample, methodId, stepId, Optional.of(work)));
+        }
+    }
+
     /** A setting by its id. */
     Setting<?> setting(String id) {
         return description.setting(id).orElseThrow();

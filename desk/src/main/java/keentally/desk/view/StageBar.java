@@ -3,7 +3,6 @@ package keentally.desk.view;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import javafx.beans.property.ObjectProperty;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -13,11 +12,11 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import keentally.core.colour.ChannelPlane;
-import keentally.core.setting.ChoiceSetting;
 import keentally.core.step.Flow;
 import keentally.core.view.Layers;
 import keentally.core.view.Viewport;
 import keentally.core.words.Figures;
+import keentally.desk.look.Pieces;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.picture.PictureModel;
@@ -30,8 +29,8 @@ final class StageBar extends HBox {
 
     StageBar(DeskModel desk, StageModel model, PictureModel picture, StageView view) {
         getStyleClass().add("stage-bar");
-        HBox choices = choices("overlay", Layers.Overlay.values(), model.overlay());
-        HBox looks = choices("phases", StageModel.PhaseLook.values(), model.phaseLook());
+        HBox choices = Pieces.choices("overlay", Layers.Overlay.values(), model.overlay());
+        HBox looks = Pieces.choices("phases", StageModel.PhaseLook.values(), model.phaseLook());
         Runnable swap = () -> {
             boolean phases = model.flow().get() == Flow.PHASES;
             looks.setVisible(phases);
@@ -63,28 +62,6 @@ final class StageBar extends HBox {
                         .map(Viewport::zoom)
                         .map(z -> Figures.number(Math.rint(z * 1000) / 10) + " %")
                         .orElse("")));
-    }
-
-    /** One button a word, the chosen one down. @param key of their texts, and of their names */
-    private static <E extends Enum<E>> HBox choices(String key, E[] all, ObjectProperty<E> chosen) {
-        HBox row = new HBox();
-        row.getStyleClass().add("choices");
-        for (E each : all) {
-            String word = key + "-" + ChoiceSetting.word(each);
-            String text = key + "." + ChoiceSetting.word(each);
-            ToggleButton button = new ToggleButton(Texts.of(text));
-            button.setId(word);
-            button.setTooltip(new Tooltip(Texts.of(text + ".help")));
-            button.setFocusTraversable(false);
-            button.setSelected(chosen.get() == each);
-            button.setOnAction(e -> {
-                button.setSelected(true);
-                chosen.set(each);
-            });
-            chosen.addListener((o, was, is) -> button.setSelected(is == each));
-            row.getChildren().add(button);
-        }
-        return row;
     }
 
     /** One channel of the original, whatever the method does. */

@@ -15,6 +15,7 @@ import keentally.study.caution.Caution;
  *
  * @param columns of the method's measures, in pixels, a row an object
  * @param objectPhases the phase of each object
+ * @param handEdits corrections by hand that were done
  * @param cuts as in the table of samples: {@code 2:14915}
  */
 record SampleReading(
@@ -28,6 +29,7 @@ record SampleReading(
         List<PhaseReading> phases,
         long keptPixels,
         String cuts,
+        long handEdits,
         List<Caution> cautions) {
 
     static SampleReading of(String sample, Run run, Readings readings, List<Caution> cautions) {
@@ -49,7 +51,14 @@ record SampleReading(
                 readings.fractions(),
                 readings.keptPixels(),
                 cuts(run),
+                handEdits(run),
                 cautions);
+    }
+
+    private static long handEdits(Run run) {
+        return run.stations().stream()
+                .mapToLong(s -> (long) s.findings().find("corrections").orElse(0))
+                .sum();
     }
 
     private static String cuts(Run run) {

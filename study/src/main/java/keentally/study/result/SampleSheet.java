@@ -66,7 +66,7 @@ final class SampleSheet {
                 Sheet.number(reading.keptPixels() * um2),
                 Sheet.number(100.0 * reading.keptPixels() / reading.fieldPixels()),
                 reading.cuts(),
-                "0",
+                String.valueOf(reading.handEdits()),
                 Cautions.ids(reading.cautions())));
         for (int m = 0; m < method.measures().size(); m++) {
             double factor = method.measures().get(m).dimension().factor(um);

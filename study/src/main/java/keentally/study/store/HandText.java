@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import keentally.core.colour.Rgb;
 import keentally.core.geometry.Point;
+import keentally.core.hand.Corrections;
 import keentally.core.hand.HandWork;
 import keentally.core.hand.Seeds;
 import keentally.core.hand.Stroke;
@@ -18,6 +19,10 @@ final class HandText {
     static Map<String, Object> write(HandWork work) {
         Map<String, Object> tree = new LinkedHashMap<>();
         switch (work) {
+            case Corrections corrections ->
+                tree.put(
+                        "corrections",
+                        corrections.list().stream().map(CorrectionText::write).toList());
             case Seeds seeds -> tree.put("seeds", points(seeds.places()));
             case Strokes strokes ->
                 tree.put(
@@ -35,6 +40,10 @@ final class HandText {
         if (tree.containsKey("strokes")) {
             return new Strokes(((List<?>) tree.get("strokes"))
                     .stream().map(s -> taken((Map<?, ?>) s)).toList());
+        }
+        if (tree.containsKey("corrections")) {
+            return new Corrections(((List<?>) tree.get("corrections"))
+                    .stream().map(c -> CorrectionText.read((Map<?, ?>) c)).toList());
         }
         throw new IllegalArgumentException("no hand work is called " + tree.keySet());
     }
@@ -57,7 +66,7 @@ final class HandText {
         return new Strokes.Taken(stroke, ((Number) tree.get("of")).intValue(), colours);
     }
 
-    private static List<Double> points(List<Point> points) {
+    static List<Double> points(List<Point> points) {
         List<Double> flat = new ArrayList<>();
         for (Point p : points) {
             flat.add(p.x());
@@ -66,7 +75,7 @@ final class HandText {
         return flat;
     }
 
-    private static List<Point> points(Object tree) {
+    static List<Point> points(Object tree) {
         List<?> flat = (List<?>) tree;
         List<Point> points = new ArrayList<>();
         for (int i = 0; i + 1 < flat.size(); i += 2) {

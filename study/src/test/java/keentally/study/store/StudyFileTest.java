@@ -21,6 +21,8 @@ import keentally.core.geometry.Ellipse;
 import keentally.core.geometry.Point;
 import keentally.core.geometry.Polygon;
 import keentally.core.geometry.Rectangle;
+import keentally.core.hand.Correction;
+import keentally.core.hand.Corrections;
 import keentally.core.hand.Seeds;
 import keentally.core.hand.Stroke;
 import keentally.core.hand.Strokes;
@@ -85,6 +87,16 @@ class StudyFileTest {
                     List.of(Rgb.of("#a0522d"))))
             .and(new Strokes.Taken(new Stroke(List.of(new Point(7, 8)), false, true), 2, List.of()));
 
+    private static final List<Point> PLACES = List.of(new Point(1.5, 2.5), new Point(30.25, 4));
+    private static final Corrections CORRECTIONS = Corrections.NONE
+            .and(new Correction.Join(PLACES))
+            .and(new Correction.Cut(PLACES))
+            .and(new Correction.Drop(PLACES))
+            .and(new Correction.Restore(PLACES))
+            .and(new Correction.KeepOnly(PLACES))
+            .and(new Correction.Draw(PLACES))
+            .and(new Correction.Erase(PLACES, 3.5));
+
     private static Journal journal(StudyFile file) {
         return new Journal(file.history(), file::keep);
     }
@@ -115,6 +127,7 @@ class StudyFileTest {
                 new OrderThing(study.samples()),
                 new HandThing(SEEDS),
                 new HandThing(STROKES),
+                new HandThing(CORRECTIONS),
                 new SheetThing("a · b", "x,y\r\n", "AAAA"),
                 new PhasesThing(Map.of(
                         "crust, dark",

@@ -1,0 +1,426 @@
+package keentally.core.correct;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.Deque;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.function.IntPredicate;
+import java.util.stream.IntStream;
+import keentally.core.geometry.Point;
+import keentally.core.geometry.Polygon;
+import keentally.core.hand.Correction;
+import keentally.core.picture.Field;
+import keentally.core.picture.Mask;
+import keentally.core.region.Objects;
+import keentally.core.region.RegionBuilder;
+import keentally.core.region.Regions;
+
+/**
+ * Does to objects what a hand did, one correction after the other, as far as each still fits.
+ *
+ * <p>An object is found by a place that lies in it. A correction whose objects are not there, or that would change nothing, does not fit
+ * and is left out. Cuts give the pixels under the line back to the parts beside it, so that areas add up. Where an eraser parts an
+ * object, its parts are objects. A drawn object takes what no kept object holds; dropped ones give way to it. Kept objects keep the
+ * order in which they were numbered; parts and drawn ones come by their first pixels.
+ *
+ * <p>Cost: as long as the runs of all objects, and a walk over them for every place.
+ */
+public final class Correcting {
+    private static final double FINE = 0.2;
+
+    private final String station;
+    private final Field field;
+    private final List<Edited> all = new ArrayList<>();
+    private final List<Boolean> fits = new ArrayList<>();
+    private final int width;
+    private final int height;
+
+    /** Which entry the regions that came in are, to find places fast; entries that a hand made come after. */
+    private final Regions came;
+
+    /**
+     * An object on its way.
+     *
+     * @param rank of the object it comes from
+     */
+    private record Edited(Piece piece, String droppedBy, int rank, boolean touched) {
+        boolean isKept() {
+            return droppedBy.isEmpty();
+        }
+
+        Edited as(Piece other) {
+            return new Edited(other, droppedBy, rank, true);
+        }
+    }
+
+    /**
+     * What came of it.
+     *
+     * @param fits for each correction whether it did anything
+     * @param touched for each region whether a hand changed it or its fate
+     */
+    public record Corrected(Objects objects, List<Boolean> fits, boolean[] touched) {
+        /** How many of the kept objects a hand changed or brought back. */
+        public long touchedKept() {
+            return IntStream.range(0, touched.length)
+                    .filter(i -> touched[i] && objects.isKept(i))
+                    .count();
+        }
+
+        /** How many objects a hand took away. */
+        public long touchedDropped() {
+            return IntStream.range(0, touched.length)
+                    .filter(i -> touched[i] && !objects.isKept(i))
+                    .count();
+        }
+    }
+
+    private Correcting(Objects objects, Field field, String station) {
+        this.station = station;
+        this.field = field;
+        this.came = objects.regions();
+        this.width = came.width();
+        this.height = came.height();
+        int[] rank = new int[came.count()];
+        int[] order = objects.order();
+        for (int i = 0; i < order.length; i++) {
+            rank[order[i]] = i;
+        }
+        for (int region = 0; region < came.count(); region++) {
+            all.add(new Edited(Piece.of(came, region), objects.droppedBy(region), rank[region], false));
+        }
+    }
+
+    /** @param station by which dropped objects are dropped */
+    public static Corrected of(Objects objects, List<Correction> corrections, Field field, String station) {
+        Correcting work = new Correcting(objects, field, station);
+        for (Correction correction : corrections) {
+            work.fits.add(work.apply(correction));
+        }
+        return work.done();
+    }
+
+    private boolean apply(Correction correction) {
+        return switch (correction) {
+            case Correction.Join join -> join(join.on());
+            case Correction.Cut cut -> cut(cut.line());
+            case Correction.Drop drop -> fate(found(drop.on(), i -> all.get(i).isKept()), station);
+            case Correction.Restore restore ->
+                fate(found(restore.on(), i -> !all.get(i).isKept()), "");
+            case Correction.KeepOnly only -> keepOnly(only.on());
+            case Correction.Draw draw -> draw(draw.outline());
+            case Correction.Erase erase -> erase(erase);
+        };
+    }
+
+    /** The objects at places, each once, in the order of the places. */
+    private List<Integer> found(List<Point> on, IntPredicate wanted) {
+        return on.stream()
+                .map(p -> at((int) Math.floor(p.x()), (int) Math.floor(p.y())))
+                .filter(i -> i >= 0 && wanted.test(i))
+                .distinct()
+                .toList();
+    }
+
+    private int at(int x, int y) {
+        int region = came.at(x, y);
+        if (region >= 0 && all.get(region) != null && all.get(region).piece.has(x, y)) {
+            return region;
+        }
+        for (int i = 0; i < all.size(); i++) {
+            boolean changed = i >= came.count() || all.get(i) != null && all.get(i).touched;
+            if (changed && all.get(i) != null && all.get(i).piece.has(x, y)) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    private boolean join(List<Point> on) {
+        List<Integer> those = found(on, i -> all.get(i).isKept());
+        if (those.size() < 2) {
+            return false;
+        }
+        Edited first = all.get(those.getFirst());
+        Piece joined = first.piece;
+        int rank = first.rank;
+        for (int i : those.subList(1, those.size())) {
+            joined = joined.and(all.get(i).piece);
+            rank = Math.min(rank, all.get(i).rank);
+            all.set(i, null);
+        }
+        all.set(those.getFirst(), new Edited(joined, "", rank, true));
+        return true;
+    }
+
+    private boolean fate(List<Integer> those, String droppedBy) {
+        for (int i : those) {
+            Edited was = all.get(i);
+            all.set(i, new Edited(was.piece, droppedBy, was.rank, true));
+        }
+        return !those.isEmpty();
+    }
+
+    private boolean keepOnly(List<Point> on) {
+        Set<Integer> kept = new HashSet<>(found(on, i -> all.get(i).isKept()));
+        List<Integer> others = IntStream.range(0, all.size())
+                .filter(i -> all.get(i) != null && all.get(i).isKept() && !kept.contains(i))
+                .boxed()
+                .toList();
+        return !kept.isEmpty() && fate(others, station);
+    }
+
+    private boolean draw(List<Point> outline) {
+        if (outline.size() < 3) {
+            return false;
+        }
+        Mask wanted = field.clip(Field.of(width, height, List.of(new Field.Part(new Polygon(outline), false)))
+                .mask());
+        Mask free = wanted.minus(held(Edited::isKept));
+        if (free.count() == 0) {
+            return false;
+        }
+        take(free, e -> !e.isKept(), false);
+        all.add(new Edited(Piece.of(free, 0, 0), "", Integer.MAX_VALUE, true));
+        return true;
+    }
+
+    private Mask held(java.util.function.Predicate<Edited> which) {
+        int stride = Mask.stride(width);
+        long[] words = new long[stride * height];
+        for (Edited e : all) {
+            if (e != null && which.test(e)) {
+                for (int i = 0; i < e.piece.runs().length; i += 3) {
+                    Mask.setRun(
+                            words,
+                            e.piece.runs()[i] * stride,
+                            e.piece.runs()[i + 1],
+                            e.piece.runs()[i + 2]);
+                }
+            }
+        }
+        return Mask.of(width, height, words);
+    }
+
+    private boolean erase(Correction.Erase erase) {
+        byte[] under = new byte[width * height];
+        double reach = erase.width() / 2;
+        List<Point> path = erase.path();
+        for (int i = 0; i < path.size(); i++) {
+            brush(under, path.get(Math.max(0, i - 1)), path.get(i), reach);
+        }
+        return take(Mask.from(under, width, height), Edited::isKept, true);
+    }
+
+    /** Marks the centres within {@code reach} of a stretch. */
+    private void brush(byte[] under, Point a, Point b, double reach) {
+        int top = (int) Math.max(0, Math.floor(Math.min(a.y(), b.y()) - reach));
+        int bottom = (int) Math.min(height - 1.0, Math.ceil(Math.max(a.y(), b.y()) + reach));
+        int left = (int) Math.max(0, Math.floor(Math.min(a.x(), b.x()) - reach));
+        int right = (int) Math.min(width - 1.0, Math.ceil(Math.max(a.x(), b.x()) + reach));
+        double dx = b.x() - a.x();
+        double dy = b.y() - a.y();
+        double length2 = dx * dx + dy * dy;
+        for (int y = top; y <= bottom; y++) {
+            for (int x = left; x <= right; x++) {
+                double px = x + 0.5 - a.x();
+                double py = y + 0.5 - a.y();
+                double along = length2 == 0 ? 0 : Math.clamp((px * dx + py * dy) / length2, 0, 1);
+                if (Math.pow(px - along * dx, 2) + Math.pow(py - along * dy, 2) <= reach * reach) {
+                    under[y * width + x] = 1;
+                }
+            }
+        }
+    }
+
+    /** Takes pixels from objects. @param parted whether what falls into more parts than it had becomes several objects */
+    private boolean take(Mask gone, java.util.function.Predicate<Edited> from, boolean parted) {
+        boolean any = false;
+        int entries = all.size();
+        for (int i = 0; i < entries; i++) {
+            Edited e = all.get(i);
+            if (e == null || !from.test(e) || !meets(e.piece, gone)) {
+                continue;
+            }
+            any = true;
+            Mask left = e.piece.mask().minus(crop(gone, e.piece));
+            List<Piece> parts = Piece.parts(left, e.piece.left(), e.piece.top());
+            if (parts.isEmpty()) {
+                all.set(i, null);
+            } else if (parted && parts.size() > e.piece.parts().size()) {
+                replace(i, parts);
+            } else {
+                all.set(i, e.as(Piece.of(left, e.piece.left(), e.piece.top())));
+            }
+        }
+        return any;
+    }
+
+    private void replace(int i, List<Piece> parts) {
+        Edited whole = all.get(i);
+        all.set(i, whole.as(parts.getFirst()));
+        parts.subList(1, parts.size()).forEach(p -> all.add(whole.as(p)));
+    }
+
+    private static boolean meets(Piece piece, Mask mask) {
+        for (int i = 0; i < piece.runs().length; i += 3) {
+            if (mask.nextSet(piece.runs()[i], piece.runs()[i + 1]) < piece.runs()[i + 2]) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static Mask crop(Mask mask, Piece piece) {
+        int left = piece.left();
+        int top = piece.top();
+        int across = piece.right() - left;
+        int stride = Mask.stride(across);
+        long[] words = new long[stride * (piece.bottom() - top)];
+        for (int y = top; y < piece.bottom(); y++) {
+            int x = mask.nextSet(y, left);
+            while (x < left + across) {
+                int end = Math.min(left + across, mask.nextClear(y, x));
+                Mask.setRun(words, (y - top) * stride, x - left, end - left);
+                x = mask.nextSet(y, end);
+            }
+        }
+        return Mask.of(across, piece.bottom() - top, words);
+    }
+
+    private boolean cut(List<Point> line) {
+        byte[] under = new byte[width * height];
+        for (int i = 1; i < line.size(); i++) {
+            trace(under, line.get(i - 1), line.get(i));
+        }
+        Mask knife = Mask.from(under, width, height);
+        boolean any = false;
+        int entries = all.size();
+        for (int i = 0; i < entries; i++) {
+            Edited e = all.get(i);
+            if (e != null && e.isKept() && meets(e.piece, knife)) {
+                List<Piece> parts = parted(e.piece, knife);
+                if (parts.size() > e.piece.parts().size()) {
+                    replace(i, parts);
+                    any = true;
+                }
+            }
+        }
+        return any;
+    }
+
+    /** Sets pixels along a stretch so that each shares a side with the next: nothing passes between them. */
+    private void trace(byte[] under, Point a, Point b) {
+        int steps = (int) Math.ceil(Math.hypot(b.x() - a.x(), b.y() - a.y()) / FINE) + 1;
+        int lastX = (int) Math.floor(a.x());
+        int lastY = (int) Math.floor(a.y());
+        for (int i = 0; i <= steps; i++) {
+            int x = (int) Math.floor(a.x() + (b.x() - a.x()) * i / steps);
+            int y = (int) Math.floor(a.y() + (b.y() - a.y()) * i / steps);
+            if (x != lastX && y != lastY) {
+                set(under, x, lastY);
+            }
+            set(under, x, y);
+            lastX = x;
+            lastY = y;
+        }
+    }
+
+    private void set(byte[] under, int x, int y) {
+        if (x >= 0 && y >= 0 && x < width && y < height) {
+            under[y * width + x] = 1;
+        }
+    }
+
+    /** What a knife leaves of a piece; the pixels under it go to the part that reaches them first, in reading order. */
+    private static List<Piece> parted(Piece piece, Mask knife) {
+        Mask whole = piece.mask();
+        List<Piece> parts = Piece.parts(whole.minus(crop(knife, piece)), 0, 0);
+        int across = whole.width();
+        int[] owner = new int[across * whole.height()];
+        Deque<Integer> next = new ArrayDeque<>();
+        for (int p = 0; p < parts.size(); p++) {
+            int[] runs = parts.get(p).runs();
+            for (int i = 0; i < runs.length; i += 3) {
+                for (int x = runs[i + 1]; x < runs[i + 2]; x++) {
+                    owner[runs[i] * across + x] = p + 1;
+                    next.add(runs[i] * across + x);
+                }
+            }
+        }
+        while (!next.isEmpty()) {
+            int at = next.remove();
+            for (int d = 0; d < 9; d++) {
+                int x = at % across + d % 3 - 1;
+                int y = at / across + d / 3 - 1;
+                boolean inside = x >= 0 && y >= 0 && x < across && y < whole.height();
+                if (inside && owner[y * across + x] == 0 && whole.at(x, y)) {
+                    owner[y * across + x] = owner[at];
+                    next.add(y * across + x);
+                }
+            }
+        }
+        List<Piece> grown = new ArrayList<>();
+        for (int p = 1; p <= parts.size(); p++) {
+            byte[] own = new byte[owner.length];
+            for (int i = 0; i < owner.length; i++) {
+                own[i] = (byte) (owner[i] == p ? 1 : 0);
+            }
+            grown.add(Piece.of(Mask.from(own, across, whole.height()), piece.left(), piece.top()));
+        }
+        return grown;
+    }
+
+    private Corrected done() {
+        RegionBuilder builder = new RegionBuilder(width, height);
+        List<Edited> left = all.stream()
+                .filter(e -> e != null && !e.piece.isEmpty())
+                .sorted(FIRST)
+                .toList();
+        for (Edited e : left) {
+            int region = builder.next();
+            for (int i = 0; i < e.piece.runs().length; i += 3) {
+                builder.add(
+                        region,
+                        e.piece.runs()[i],
+                        e.piece.runs()[i + 1],
+                        e.piece.runs()[i + 2]);
+            }
+        }
+        boolean[] touched = new boolean[left.size()];
+        List<String> fates = new ArrayList<>();
+        for (int i = 0; i < touched.length; i++) {
+            touched[i] = left.get(i).touched;
+            fates.add(left.get(i).droppedBy);
+        }
+        boolean reading = isReading();
+        int[] order = IntStream.range(0, touched.length)
+                .boxed()
+                .sorted(Comparator.comparingInt(i -> reading ? 0 : left.get(i).rank))
+                .mapToInt(i -> i)
+                .toArray();
+        return new Corrected(Objects.of(builder.regions(), fates, order), List.copyOf(fits), touched);
+    }
+
+    /** As regions are numbered: by their first pixels. */
+    private static final Comparator<Edited> FIRST = Comparator.comparingInt((Edited e) -> e.piece.top())
+            .thenComparingInt(e -> e.piece.runs()[1]);
+
+    /** Whether what was untouched came in reading order. */
+    private boolean isReading() {
+        int last = -1;
+        for (int i = 0; i < came.count(); i++) {
+            Edited e = all.get(i);
+            if (e != null && !e.touched) {
+                if (e.rank < last) {
+                    return false;
+                }
+                last = e.rank;
+            }
+        }
+        return true;
+    }
+}

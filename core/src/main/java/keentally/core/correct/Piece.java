@@ -1,0 +1,128 @@
+package keentally.core.correct;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import keentally.core.label.Labeller;
+import keentally.core.picture.Mask;
+import keentally.core.picture.Neighbours;
+import keentally.core.region.Regions;
+import keentally.core.work.Work;
+
+/**
+ * Pixels of one object while objects are corrected: runs in reading order, three numbers each.
+ *
+ * @param runs y, first pixel, behind the last pixel
+ */
+record Piece(int[] runs) {
+    static Piece of(Regions regions, int region) {
+        int first = regions.firstRun(region);
+        int[] runs = new int[3 * (regions.firstRun(region + 1) - first)];
+        for (int i = 0; i < runs.length / 3; i++) {
+            runs[3 * i] = regions.runY(first + i);
+            runs[3 * i + 1] = regions.runFrom(first + i);
+            runs[3 * i + 2] = regions.runTo(first + i);
+        }
+        return new Piece(runs);
+    }
+
+    /** The set pixels of a mask that lies at (left, top). */
+    static Piece of(Mask mask, int left, int top) {
+        int[] runs = new int[48];
+        int n = 0;
+        for (int y = 0; y < mask.height(); y++) {
+            int x = mask.nextSet(y, 0);
+            while (x < mask.width()) {
+                int end = mask.nextClear(y, x);
+                runs = n + 3 > runs.length ? Arrays.copyOf(runs, 2 * n) : runs;
+                runs[n++] = top + y;
+                runs[n++] = left + x;
+                runs[n++] = left + end;
+                x = mask.nextSet(y, end);
+            }
+        }
+        return new Piece(Arrays.copyOf(runs, n));
+    }
+
+    boolean isEmpty() {
+        return runs.length == 0;
+    }
+
+    boolean has(int x, int y) {
+        for (int i = 0; i < runs.length; i += 3) {
+            if (runs[i] == y && runs[i + 1] <= x && x < runs[i + 2]) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    int left() {
+        int least = Integer.MAX_VALUE;
+        for (int i = 0; i < runs.length; i += 3) {
+            least = Math.min(least, runs[i + 1]);
+        }
+        return least;
+    }
+
+    int right() {
+        int most = 0;
+        for (int i = 0; i < runs.length; i += 3) {
+            most = Math.max(most, runs[i + 2]);
+        }
+        return most;
+    }
+
+    int top() {
+        return runs[0];
+    }
+
+    int bottom() {
+        return runs[runs.length - 3] + 1;
+    }
+
+    /** Cut out by its own box. */
+    Mask mask() {
+        int left = left();
+        int top = top();
+        int width = right() - left;
+        int stride = Mask.stride(width);
+        long[] words = new long[stride * (bottom() - top)];
+        for (int i = 0; i < runs.length; i += 3) {
+            Mask.setRun(words, (runs[i] - top) * stride, runs[i + 1] - left, runs[i + 2] - left);
+        }
+        return Mask.of(width, bottom() - top, words);
+    }
+
+    Piece and(Piece other) {
+        int left = Math.min(left(), other.left());
+        int top = Math.min(top(), other.top());
+        int stride = Mask.stride(Math.max(right(), other.right()) - left);
+        int height = Math.max(bottom(), other.bottom()) - top;
+        long[] words = new long[stride * height];
+        for (Piece piece : List.of(this, other)) {
+            for (int i = 0; i < piece.runs.length; i += 3) {
+                Mask.setRun(words, (piece.runs[i] - top) * stride, piece.runs[i + 1] - left, piece.runs[i + 2] - left);
+            }
+        }
+        return of(Mask.of(Math.max(right(), other.right()) - left, height, words), left, top);
+    }
+
+    /** What hangs together by eight neighbours, in reading order. */
+    List<Piece> parts() {
+        return parts(mask(), left(), top());
+    }
+
+    static List<Piece> parts(Mask mask, int left, int top) {
+        Regions regions = Labeller.regions(mask, Neighbours.EIGHT, Work.alone());
+        List<Piece> parts = new ArrayList<>();
+        for (int i = 0; i < regions.count(); i++) {
+            int[] runs = of(regions, i).runs;
+            for (int k = 0; k < runs.length; k++) {
+                runs[k] += k % 3 == 0 ? top : left;
+            }
+            parts.add(new Piece(runs));
+        }
+        return parts;
+    }
+}

@@ -1,0 +1,2 @@
+/** Objects as a hand corrects them. */
+package keentally.core.correct;
