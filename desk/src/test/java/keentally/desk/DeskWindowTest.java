@@ -107,7 +107,7 @@ class DeskWindowTest {
                 .contains("object")
                 .contains("µm²");
         assertThat(plum("stage")).isGreaterThan(20);
-        desk.press("objects", 0.3, 0.3);
+        desk.press("objects", 0.3, 0.7);
         desk.release();
         assertThat(desk.onFx(() -> desk.model().selection().get())).hasSize(1).isNotEqualTo(chosen);
         desk.keys(KeyCode.ESCAPE);

@@ -20,6 +20,7 @@ import keentally.core.run.Run;
 import keentally.core.run.Runner;
 import keentally.core.run.Sample;
 import keentally.core.run.StateCache;
+import keentally.core.stats.Distribution;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
@@ -41,7 +42,7 @@ class DemoSamplesTest {
 
     private static Readings run(DemoSample demo) throws Exception {
         Runner runner = new Runner(Workers.alone(), new StateCache(0));
-        List<Measure> all = List.of(Measure.values());
+        List<Measure> all = List.of(Measure.AREA, Measure.ECD, Measure.X, Measure.Y, Measure.TOUCHES_EDGE);
         Sample sample = Sample.of(demo.id(), demo.picture(), demo.field(), Optional.of(demo.scale()));
         Run run = runner.run(demo.method().measuring(all), sample, 99, new Cancel(), Progress.SILENT);
         return runner.readings(run, new Cancel());
@@ -115,17 +116,30 @@ class DemoSamplesTest {
         assertThat(d50(found) / d50(truth)).isCloseTo(1, within(0.03));
     }
 
-    /** Half of all area is in things up to this diameter. */
     private static double d50(double[] diameters) {
-        double all = Arrays.stream(diameters).map(d -> d * d).sum();
-        double sum = 0;
-        for (double d : diameters) {
-            sum += d * d;
-            if (sum >= all / 2) {
-                return d;
-            }
+        return byArea(diameters).at(50);
+    }
+
+    private static Distribution byArea(double[] diameters) {
+        return Distribution.of(
+                diameters, Arrays.stream(diameters).map(d -> d * d).toArray(), false, 10);
+    }
+
+    @Test
+    void theSizesOfFlourAreSpreadAsTheyWereDrawn() throws Exception {
+        DemoSample flour = samples()
+                .filter(s -> s.id().equals("flour-dispersion"))
+                .findFirst()
+                .orElseThrow();
+        double[] truth = flour.truth().countable().stream()
+                .mapToDouble(Truth.Thing::ecdPx)
+                .toArray();
+        ObjectTable table = run(flour).objects().orElseThrow();
+        double[] found = table.column(table.measures().indexOf(Measure.ECD));
+        assertThat(found).hasSameSizeAs(truth);
+        for (double percent : new double[] {10, 50, 90}) {
+            assertThat(byArea(found).at(percent) / byArea(truth).at(percent)).isCloseTo(1, within(0.03));
         }
-        return Double.NaN;
     }
 
     @Test

@@ -67,9 +67,9 @@ public final class EditTool implements StageTool {
             }
             case ERASE -> {
                 if (!path.isEmpty()) {
-                    marks.brush(path, brush.getAsDouble(), "mark-eraser");
+                    marks.brush(path, brush.getAsDouble());
                 } else if (pointer != null) {
-                    marks.brush(List.of(pointer), brush.getAsDouble(), "mark-eraser");
+                    marks.brush(List.of(pointer), brush.getAsDouble());
                 }
             }
         }

@@ -41,11 +41,16 @@ final class Marks {
         add(shape);
     }
 
-    /** A stroke as wide as a brush. @param width in pixels of the picture */
-    void brush(List<Point> path, double width, String style) {
+    /** A stroke as wide as a brush, with a dark rim. @param width in pixels of the picture */
+    void brush(List<Point> path, double width) {
+        brush(path, width * view.zoom() + 2, "mark-brush-rim");
+        brush(path, width * view.zoom(), "mark-brush");
+    }
+
+    private void brush(List<Point> path, double width, String style) {
         Polyline line = new Polyline(flat(path.size() > 1 ? path : List.of(path.getFirst(), path.getFirst())));
         line.getStyleClass().setAll(style);
-        line.setStrokeWidth(width * view.zoom());
+        line.setStrokeWidth(width);
         line.setStrokeLineCap(StrokeLineCap.ROUND);
         line.setStrokeLineJoin(StrokeLineJoin.ROUND);
         add(line);

@@ -10,6 +10,7 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
@@ -73,6 +74,9 @@ final class EditPanel extends VBox implements StationPanel.Body {
             known.mode.set(is);
             told();
         });
+        join.setTooltip(new Tooltip(Texts.of("edit.join.help")));
+        drop.setTooltip(new Tooltip(Texts.of("edit.drop.help")));
+        only.setTooltip(new Tooltip(Texts.of("edit.only.help")));
         FlowPane buttons = new FlowPane(6, 6, join, drop, only);
         width.getChildren().setAll(Pieces.name("edit.width"), brush());
         width.getStyleClass().add("setting-row");

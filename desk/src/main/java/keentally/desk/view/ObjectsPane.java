@@ -13,6 +13,7 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.Label;
+import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.SelectionMode;
 import javafx.scene.control.TableCell;
@@ -26,11 +27,13 @@ import javafx.scene.layout.VBox;
 import keentally.core.measure.Measure;
 import keentally.core.measure.ObjectTable;
 import keentally.core.quantity.LengthUnit;
+import keentally.core.setting.ChoiceSetting;
 import keentally.core.words.Figures;
 import keentally.core.words.Words;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Shown;
+import keentally.desk.objects.DistributionPane;
 
 /** The table of objects, linked with the stage: what is selected in one is selected in the other. */
 final class ObjectsPane extends VBox {
@@ -67,7 +70,9 @@ final class ObjectsPane extends VBox {
         HBox.setHgrow(gap, Priority.ALWAYS);
         HBox head = new HBox(count, gap, columns, take);
         head.getStyleClass().add("objects-head");
-        getChildren().addAll(head, table);
+        DistributionPane distribution = new DistributionPane(desk);
+        distribution.visibleProperty().bind(sceneProperty().isNotNull());
+        getChildren().addAll(head, table, distribution);
         table.getSelectionModel().getSelectedIndices().addListener((ListChangeListener<Integer>) c -> chosen());
         desk.selection().addListener(o -> follow());
         desk.shown().addListener(o -> refresh());
@@ -245,14 +250,25 @@ final class ObjectsPane extends VBox {
     private void listColumns() {
         columns.getItems().clear();
         List<Measure> now = desk.method().measures();
-        for (Measure measure : Measure.values()) {
-            CheckMenuItem item = new CheckMenuItem(Words.title(measure));
-            item.setId("measure-" + measure.id());
-            item.setSelected(now.contains(measure));
-            item.setDisable(now.equals(List.of(measure)));
-            item.setOnAction(e -> toggle(measure));
-            columns.getItems().add(item);
+        for (Measure.Group group : Measure.Group.values()) {
+            Menu menu = new Menu(Texts.of("measures." + ChoiceSetting.word(group)));
+            menu.setId("measures-" + ChoiceSetting.word(group));
+            columns.getItems().add(menu);
+            for (Measure measure : Measure.values()) {
+                if (measure.group() == group) {
+                    menu.getItems().add(item(measure, now));
+                }
+            }
         }
+    }
+
+    private CheckMenuItem item(Measure measure, List<Measure> now) {
+        CheckMenuItem item = new CheckMenuItem(Words.title(measure));
+        item.setId("measure-" + measure.id());
+        item.setSelected(now.contains(measure));
+        item.setDisable(now.equals(List.of(measure)));
+        item.setOnAction(e -> toggle(measure));
+        return item;
     }
 
     private void toggle(Measure measure) {

@@ -1,0 +1,249 @@
+package keentally.desk.objects;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.IntStream;
+import javafx.application.Platform;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.SimpleObjectProperty;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
+import keentally.core.measure.Measure;
+import keentally.core.measure.ObjectTable;
+import keentally.core.method.MethodStep;
+import keentally.core.region.Objects;
+import keentally.core.stats.Distribution;
+import keentally.core.step.State;
+import keentally.core.step.StepFault;
+import keentally.core.words.Figures;
+import keentally.core.words.Words;
+import keentally.desk.look.Pieces;
+import keentally.desk.look.Prose;
+import keentally.desk.look.Texts;
+import keentally.desk.model.DeskModel;
+import keentally.desk.model.Newest;
+import keentally.desk.model.Shown;
+
+/**
+ * How a measure is spread over the objects, with the gate on it to drag. Where the method has a gate on the measure, the bars are of all
+ * objects that enter it, those it drops hollow.
+ */
+public final class DistributionPane extends VBox {
+    private enum Weight {
+        COUNT,
+        AREA
+    }
+
+    private enum Steps {
+        LINEAR,
+        LOG
+    }
+
+    private final DeskModel desk;
+    private final Newest newest;
+    private final ComboBox<Measure> measures = new ComboBox<>();
+    private final ObjectProperty<Weight> weight = new SimpleObjectProperty<>(Weight.COUNT);
+    private final ObjectProperty<Steps> steps = new SimpleObjectProperty<>(Steps.LINEAR);
+    private final CheckBox sum = new CheckBox(Texts.of("distribution.sum"));
+    private final DistributionPlot plot;
+    private final Label numbers = Prose.of("", "figure-line");
+    private Population known = Population.NONE;
+
+    /**
+     * The objects that bars are drawn of.
+     *
+     * @param ofRegions their regions
+     * @param values of the measure, in the unit shown
+     * @param areas in pixels
+     * @param kept what a gate on the measure keeps
+     */
+    private record Population(int[] ofRegions, double[] values, double[] areas, Distribution all, Distribution kept) {
+        static final Population NONE = of(new int[0], new double[0], new double[0], Weight.COUNT, false, v -> true);
+
+        static Population of(
+                int[] regions,
+                double[] values,
+                double[] areas,
+                Weight by,
+                boolean log,
+                java.util.function.DoublePredicate gate) {
+            double[] weights = by == Weight.AREA
+                    ? areas
+                    : IntStream.range(0, values.length).mapToDouble(i -> 1).toArray();
+            int[] in = IntStream.range(0, values.length)
+                    .filter(i -> gate.test(values[i]))
+                    .toArray();
+            int classes = Distribution.classesFor(values.length);
+            return new Population(
+                    regions,
+                    values,
+                    areas,
+                    Distribution.of(values, weights, log, classes),
+                    Distribution.of(
+                            IntStream.of(in).mapToDouble(i -> values[i]).toArray(),
+                            IntStream.of(in).mapToDouble(i -> weights[i]).toArray(),
+                            log,
+                            classes));
+        }
+    }
+
+    public DistributionPane(DeskModel desk) {
+        this.desk = desk;
+        this.newest = new Newest(desk, Platform::runLater);
+        setId("distribution-pane");
+        getStyleClass().add("distribution-pane");
+        measures.setId("distribution-measure");
+        measures.setConverter(new StringConverter<>() {
+            @Override
+            public String toString(Measure measure) {
+                return measure == null ? "" : title(measure);
+            }
+
+            @Override
+            public Measure fromString(String text) {
+                throw new UnsupportedOperationException();
+            }
+        });
+        measures.getItems().setAll(Measure.values());
+        measures.setValue(Measure.ECD);
+        measures.setVisibleRowCount(16);
+        measures.valueProperty().addListener(o -> refresh());
+        weight.addListener(o -> refresh());
+        steps.addListener(o -> refresh());
+        sum.setId("distribution-sum");
+        sum.setSelected(true);
+        sum.selectedProperty().addListener(o -> draw());
+        plot = new DistributionPlot(r -> gate().tryOut(r), r -> gate().keep(r), this::pick);
+        numbers.setId("distribution-numbers");
+        FlowPane row = new FlowPane(
+                8,
+                6,
+                measures,
+                Pieces.choices("distribution-by", Weight.values(), weight),
+                Pieces.choices("distribution-steps", Steps.values(), steps),
+                sum);
+        row.getStyleClass().add("distribution-row");
+        getChildren().addAll(row, plot, numbers);
+        desk.shown().addListener(o -> refresh());
+        desk.selection().addListener(o -> follow());
+        visibleProperty().addListener(o -> refresh());
+        refresh();
+    }
+
+    private String title(Measure measure) {
+        String symbol = measure.dimension().unitSymbol(desk.unit());
+        return Words.title(measure) + (symbol.isEmpty() ? "" : ", " + symbol);
+    }
+
+    private MeasureGate gate() {
+        return new MeasureGate(desk, measures.getValue());
+    }
+
+    /** Works out the bars of what is on the stage, where somebody looks. */
+    private void refresh() {
+        Optional<Shown> shown = desk.shown().get();
+        if (!isVisible() || shown.flatMap(Shown::readings).isEmpty()) {
+            newest.drop();
+            known = Population.NONE;
+            draw();
+            return;
+        }
+        Measure measure = measures.getValue();
+        MeasureGate.Range range = gate().range();
+        Optional<State> before = gate().step().map(MethodStep::id).flatMap(desk::entering);
+        State state = before.filter(s -> s.objects().isPresent())
+                .orElseGet(() -> shown.flatMap(Shown::readings).orElseThrow().state());
+        String signal = desk.method().signal();
+        double perPixel = desk.scale().map(s -> s.perPixel(desk.unit())).orElse(1.0);
+        Weight by = weight.get();
+        boolean log = steps.get() == Steps.LOG;
+        newest.ask(work -> {
+            Population made = Population.NONE;
+            try {
+                if (state.objects().isPresent()) {
+                    Objects objects = state.objects().get();
+                    ObjectTable table =
+                            ObjectTable.of(objects, List.of(measure, Measure.AREA), state.ground(signal, work), work);
+                    int[] regions = IntStream.range(0, objects.count())
+                            .map(objects::region)
+                            .toArray();
+                    made = Population.of(regions, table.column(0, perPixel), table.column(1), by, log, range::holds);
+                }
+            } catch (StepFault noSuchSignal) {
+                // the run itself says so
+            }
+            Population found = made;
+            return () -> {
+                known = found;
+                draw();
+                follow();
+            };
+        });
+    }
+
+    private void draw() {
+        plot.show(
+                Optional.of(known.all()).filter(d -> d.count() > 0),
+                steps.get() == Steps.LOG,
+                sum.isSelected(),
+                gate().range());
+        Distribution kept = known.kept();
+        String unit = measures.getValue().dimension().unitSymbol(desk.unit());
+        numbers.setText(
+                kept.count() == 0
+                        ? Texts.of("distribution.none")
+                        : Texts.of(
+                                "distribution.numbers",
+                                with(kept.at(10), unit),
+                                with(kept.at(50), unit),
+                                with(kept.at(90), unit),
+                                with(kept.mean(), unit),
+                                with(kept.sd(), unit),
+                                Figures.percent(kept.cv()),
+                                Figures.number(kept.count())));
+    }
+
+    private static String with(double number, String unit) {
+        return unit.isEmpty() ? Figures.number(number) : Figures.number(number) + " " + unit;
+    }
+
+    /** Selects the kept objects of the class that was clicked. */
+    private void pick(double value) {
+        Distribution d = known.all();
+        if (d.classes() == 0) {
+            return;
+        }
+        int wanted = d.classOf(value);
+        Optional<Objects> objects = desk.shown()
+                .get()
+                .flatMap(Shown::readings)
+                .flatMap(r -> r.state().objects());
+        Set<Integer> regions = new HashSet<>();
+        for (int i = 0; i < known.values().length; i++) {
+            double v = known.values()[i];
+            boolean counts = v >= d.edge(0) && v <= d.edge(d.classes());
+            int region = known.ofRegions()[i];
+            if (counts
+                    && d.classOf(v) == wanted
+                    && objects.filter(o -> region < o.regions().count() && o.isKept(region))
+                            .isPresent()) {
+                regions.add(region);
+            }
+        }
+        desk.selection().set(Set.copyOf(regions));
+    }
+
+    private void follow() {
+        Set<Integer> selection = desk.selection().get();
+        plot.pick(IntStream.range(0, known.values().length)
+                .filter(i -> selection.contains(known.ofRegions()[i]))
+                .mapToDouble(i -> known.values()[i])
+                .toArray());
+    }
+}

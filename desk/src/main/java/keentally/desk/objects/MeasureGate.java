@@ -1,0 +1,116 @@
+package keentally.desk.objects;
+
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import keentally.core.measure.Measure;
+import keentally.core.method.Method;
+import keentally.core.method.MethodStep;
+import keentally.core.quantity.Area;
+import keentally.core.quantity.Length;
+import keentally.core.quantity.Limit;
+import keentally.core.setting.LimitSetting;
+import keentally.core.setting.Values;
+import keentally.core.step.StepDescription;
+import keentally.core.step.Steps;
+import keentally.desk.look.Texts;
+import keentally.desk.model.DeskModel;
+
+/** The last gate of the method on one measure, its ends in the numbers that the desk shows. */
+final class MeasureGate {
+    private static final MathContext THREE_DIGITS = new MathContext(3);
+    private static final StepDescription GATE = Steps.find("gate").orElseThrow();
+
+    private final DeskModel desk;
+    private final Measure measure;
+
+    MeasureGate(DeskModel desk, Measure measure) {
+        this.desk = desk;
+        this.measure = measure;
+    }
+
+    /** What a gate keeps, both ends included; infinite where an end is open. */
+    record Range(double low, double high) {
+        static final Range ALL = new Range(Double.NEGATIVE_INFINITY, Double.POSITIVE_INFINITY);
+
+        boolean holds(double value) {
+            return value >= low && value <= high;
+        }
+    }
+
+    Optional<MethodStep> step() {
+        return desk.method().steps().stream()
+                .filter(s -> s.description().id().equals("gate") && !s.muted())
+                .filter(s -> measure.id()
+                        .equals(s.values().canonical(GATE.settings()).get("measure")))
+                .reduce((a, b) -> b);
+    }
+
+    private static LimitSetting end(String id) {
+        return (LimitSetting) GATE.setting(id).orElseThrow();
+    }
+
+    Range range() {
+        return step().map(s -> new Range(
+                        end(s, "atLeast").orElse(Double.NEGATIVE_INFINITY),
+                        end(s, "atMost").orElse(Double.POSITIVE_INFINITY)))
+                .orElse(Range.ALL);
+    }
+
+    /** Nothing where it is open, or cannot be told in the unit shown. */
+    private OptionalDouble end(MethodStep step, String id) {
+        Optional<Limit> limit = step.values().find(end(id));
+        if (limit.isEmpty()) {
+            return OptionalDouble.empty();
+        }
+        double perPixel = desk.scale().map(s -> s.perPixel(desk.unit())).orElse(1.0);
+        try {
+            return OptionalDouble.of(
+                    switch (limit.get()) {
+                        case Limit.OfLength l -> l.length().px(desk.scale()) * perPixel;
+                        case Limit.OfArea a -> a.area().px2(desk.scale()) * perPixel * perPixel;
+                        case Limit.Plain p -> p.amount();
+                    });
+        } catch (IllegalArgumentException noScale) {
+            return OptionalDouble.empty();
+        }
+    }
+
+    private Limit limit(double value) {
+        double rounded = new BigDecimal(value).round(THREE_DIGITS).doubleValue();
+        return switch (measure.dimension()) {
+            case LENGTH -> new Limit.OfLength(new Length(rounded, desk.unit()));
+            case AREA -> new Limit.OfArea(new Area(rounded, desk.unit()));
+            case NONE, ANGLE, SIGNAL, FLAG -> new Limit.Plain(rounded);
+        };
+    }
+
+    private Values values(Values before, Range range) {
+        Values measured = before.withTree(GATE.setting("measure").orElseThrow(), measure.id());
+        Values low = Double.isInfinite(range.low())
+                ? measured.without(end("atLeast"))
+                : measured.with(end("atLeast"), limit(range.low()));
+        return Double.isInfinite(range.high())
+                ? low.without(end("atMost"))
+                : low.with(end("atMost"), limit(range.high()));
+    }
+
+    /** Shows what the range would keep; nothing where there is no gate yet. */
+    void tryOut(Range range) {
+        step().ifPresent(s -> desk.tryOut(s.id(), values(s.values(), range)));
+    }
+
+    /** Sets the gate, or adds one behind the last step. */
+    void keep(Range range) {
+        Optional<MethodStep> known = step();
+        Method now = desk.method();
+        if (known.isPresent()) {
+            desk.change(
+                    Texts.of("action.gate"),
+                    m -> m.with(known.get().id(), values(known.get().values(), range)));
+        } else {
+            desk.change(Texts.of("action.gate"), m -> m.add(now.steps().size(), GATE, values(Values.NONE, range)));
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** The objects' numbers seen together: how they are spread. */
+package keentally.desk.objects;

@@ -1,0 +1,114 @@
+package keentally.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.nio.file.Path;
+import javafx.scene.Node;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.TableView;
+import javafx.scene.input.KeyCode;
+import keentally.core.measure.Measure;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Objects: table, stage and distribution together, at the real screen. */
+class ObjectsWindowTest {
+    @TempDir
+    private Path folder;
+
+    private DeskDriver desk;
+
+    @BeforeEach
+    void start() throws Exception {
+        desk = DeskDriver.demo(folder, "Flour dispersion", "threshold-1");
+        desk.click("view-objects");
+    }
+
+    @AfterEach
+    void close() {
+        desk.close();
+    }
+
+    /** The number behind a word of the line below the plot. */
+    private double number(String word) {
+        String line = desk.text("distribution-numbers").replace("\n", "   ");
+        String rest = line.substring(line.indexOf(word) + word.length()).strip();
+        return Double.parseDouble(rest.split(" ")[0].replace(",", ""));
+    }
+
+    /** Where the plot's left side is, which is the end of a gate that is open. */
+    private double side() {
+        Node plot = desk.node("distribution");
+        return 40 / desk.onFx(() -> plot.getLayoutBounds().getWidth());
+    }
+
+    @SuppressWarnings("unchecked") // the measures' own box
+    private void measure(Measure measure) {
+        ComboBox<Measure> box = (ComboBox<Measure>) desk.node("distribution-measure");
+        desk.onFx(() -> {
+            box.setValue(measure);
+            return null;
+        });
+        desk.quiet();
+    }
+
+    @Test
+    void theDistributionFollowsItsMeasureAndItsWeights() {
+        assertThat(number("   n ")).isEqualTo(356);
+        double byNumber = number("D50");
+        assertThat(number("D10")).isLessThan(byNumber);
+        desk.click("distribution-by-area");
+        assertThat(number("D50")).isGreaterThan(2 * byNumber);
+        desk.click("distribution-by-count");
+        desk.click("distribution-steps-log");
+        assertThat(number("D50")).isCloseTo(byNumber, within(1e-9));
+        measure(Measure.CIRCULARITY);
+        assertThat(number("D50")).isBetween(0.5, 1.1);
+        measure(Measure.MEAN_RED);
+        assertThat(desk.text("distribution-numbers")).isEqualTo("No object has this measure.");
+    }
+
+    /** The gate on the area is the method's own; one on the diameter comes with the first drag, and goes with undo. */
+    @Test
+    void aGateIsDraggedAndUndone() {
+        int steps = desk.onFx(() -> desk.model().method().steps().size());
+        desk.press("distribution", side(), 0.5);
+        desk.dragTo("distribution", 0.2, 0.5);
+        desk.dragTo("distribution", 0.3, 0.5);
+        desk.release();
+        assertThat(desk.onFx(() -> desk.model().method().steps().size())).isEqualTo(steps + 1);
+        int gated = desk.count();
+        assertThat(gated).isBetween(20, 200);
+        assertThat(number("   n ")).isEqualTo(gated);
+        desk.press("distribution", 0.3, 0.5);
+        desk.dragTo("distribution", 0.4, 0.5);
+        assertThat(desk.count()).isLessThan(gated);
+        desk.release();
+        assertThat(desk.onFx(() -> desk.model().method().steps().size())).isEqualTo(steps + 1);
+        desk.focusStage();
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk.count()).isEqualTo(gated);
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk.count()).isEqualTo(356);
+        measure(Measure.AREA);
+        assertThat(number("   n ")).isEqualTo(356);
+    }
+
+    /** A bar selects its objects in table and on stage; an object clicked on the stage is marked in the plot. */
+    @Test
+    void whatIsSelectedInOneIsSelectedInAll() {
+        int[] before = desk.colours("distribution");
+        desk.clickPicture(1025, 428);
+        assertThat(desk.colours("distribution")).isNotEqualTo(before);
+        desk.press("distribution", 0.12, 0.8);
+        desk.release();
+        int chosen = desk.onFx(() -> desk.model().selection().get().size());
+        assertThat(chosen).isGreaterThan(20);
+        TableView<?> table = (TableView<?>) desk.node("objects");
+        assertThat(desk.onFx(() -> table.getSelectionModel().getSelectedItems().size()))
+                .isEqualTo(chosen);
+    }
+}
