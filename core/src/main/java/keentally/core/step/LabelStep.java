@@ -4,15 +4,18 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.IntStream;
+import keentally.core.label.Joining;
 import keentally.core.label.Labeller;
 import keentally.core.picture.Neighbours;
+import keentally.core.quantity.Length;
 import keentally.core.region.Objects;
 import keentally.core.region.Regions;
 import keentally.core.setting.ChoiceSetting;
+import keentally.core.setting.LengthSetting;
 import keentally.core.setting.Setting;
 
 /** Makes an object of every connected piece of the mask, and numbers them. */
-public record LabelStep(Neighbours neighbours, Number number) implements Step {
+public record LabelStep(Neighbours neighbours, Length joinWithin, Number number) implements Step {
     /** The order in which objects are numbered; equal ones stay in reading order. */
     public enum Number {
         /** By their first pixels, row by row. */
@@ -24,6 +27,7 @@ public record LabelStep(Neighbours neighbours, Number number) implements Step {
     }
 
     private static final ChoiceSetting<Neighbours> NEIGHBOURS = ChoiceSetting.of("neighbours", Neighbours.EIGHT);
+    private static final LengthSetting JOIN_WITHIN = LengthSetting.of("joinWithin", "0 px");
     private static final ChoiceSetting<Number> NUMBER = ChoiceSetting.of("number", Number.READING);
 
     static final StepDescription DESCRIPTION = new StepDescription(
@@ -31,22 +35,25 @@ public record LabelStep(Neighbours neighbours, Number number) implements Step {
             1,
             Flow.MASK,
             Flow.OBJECTS,
-            Set.of(),
-            List.<Setting<?>>of(NEIGHBOURS, NUMBER),
-            v -> new LabelStep(v.get(NEIGHBOURS), v.get(NUMBER)));
+            Set.of(Use.SCALE),
+            List.<Setting<?>>of(NEIGHBOURS, JOIN_WITHIN, NUMBER),
+            v -> new LabelStep(v.get(NEIGHBOURS), v.get(JOIN_WITHIN), v.get(NUMBER)));
 
     /** What is done, without a station, where objects are asked for and nothing labelled them. */
-    public static final LabelStep IMPLIED = new LabelStep(Neighbours.EIGHT, Number.READING);
+    public static final LabelStep IMPLIED = new LabelStep(Neighbours.EIGHT, JOIN_WITHIN.usual(), Number.READING);
 
     @Override
     public Outcome apply(State before, Site site) {
-        Regions regions = Labeller.regions(before.needMask(), neighbours, site.work());
+        Regions pieces = Labeller.regions(before.needMask(), neighbours, site.work());
+        Regions regions = Joining.of(pieces, joinWithin.px(before.scale()), site.work());
         Objects objects = switch (number) {
             case READING -> Objects.of(regions);
             case ANGLE -> Objects.of(regions, byAngle(regions));
             case SIZE -> Objects.of(regions, sorted(regions, Comparator.comparingLong(i -> -regions.pixels(i))));
         };
-        return new Outcome(before.give(objects), Findings.NONE.with("objects", objects.count()));
+        return new Outcome(
+                before.give(objects),
+                Findings.NONE.with("objects", objects.count()).with("pieces", pieces.count()));
     }
 
     private static int[] sorted(Regions regions, Comparator<Integer> by) {

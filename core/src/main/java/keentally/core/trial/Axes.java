@@ -39,7 +39,7 @@ import keentally.core.words.Words;
  */
 public final class Axes {
     /** Most alternatives on one axis. */
-    public static final int MOST = 40;
+    public static final int MOST = 64;
 
     /** Moves all ranges of a colour range together. */
     public static final String WIDTH = "width";

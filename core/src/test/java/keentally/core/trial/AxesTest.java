@@ -55,7 +55,7 @@ class AxesTest {
         Axis weight = axis(step, "positionWeight");
         assertThat(weight.variants("0 to 1 in 5", step.values()).stream().map(v -> v.at().getAsDouble()))
                 .containsExactly(0.0, 0.25, 0.5, 0.75, 1.0);
-        assertThatThrownBy(() -> k.variants("2 to 99", step.values())).hasMessageContaining("at most 40");
+        assertThatThrownBy(() -> k.variants("2 to 99", step.values())).hasMessageContaining("at most 64");
         assertThatThrownBy(() -> k.variants("two", step.values())).hasMessageContaining("but found \"two\"");
         assertThatThrownBy(() -> k.variants("1", step.values())).hasMessageContaining("from 2 to 32");
     }
