@@ -4,11 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.nio.file.Path;
+import java.util.Arrays;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TableView;
+import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import keentally.core.measure.Measure;
+import keentally.core.words.Figures;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -110,5 +113,52 @@ class ObjectsWindowTest {
         TableView<?> table = (TableView<?>) desk.node("objects");
         assertThat(desk.onFx(() -> table.getSelectionModel().getSelectedItems().size()))
                 .isEqualTo(chosen);
+    }
+
+    /** 356 objects: mean of their areas over all, then of those that are chosen. */
+    @Test
+    void theSummaryIsOfAllOrOfTheChosen() {
+        desk.click("together-summary");
+        assertThat(desk.text("summary-of")).isEqualTo("All 356 objects");
+        double[] areas = desk.onFx(() -> desk.model()
+                .shown()
+                .get()
+                .orElseThrow()
+                .readings()
+                .orElseThrow()
+                .objects()
+                .orElseThrow()
+                .column(0, 1.5));
+        double mean = Arrays.stream(areas).average().orElseThrow();
+        assertThat(cell(0, 1)).isEqualTo(Figures.number(mean));
+        assertThat(cell(0, 7)).isEqualTo(Figures.number(Arrays.stream(areas).sum()));
+        desk.clickPicture(1025, 428);
+        assertThat(desk.text("summary-of")).isEqualTo("1 chosen of 356 objects");
+        assertThat(cell(0, 2)).isEqualTo("0");
+        desk.keys(KeyCode.ESCAPE);
+        assertThat(cell(0, 1)).isEqualTo(Figures.number(mean));
+    }
+
+    @Test
+    void rowsAreCopiedWithTheirUnits() {
+        desk.clickPicture(1025, 428);
+        Node table = desk.node("objects");
+        desk.onFx(() -> {
+            table.requestFocus();
+            return null;
+        });
+        desk.keys(KeyCode.CONTROL, KeyCode.C);
+        assertThat(desk.text("message")).isEqualTo("On the clipboard: rows with their header, 1 of them.");
+        String[] lines =
+                desk.onFx(() -> Clipboard.getSystemClipboard().getString()).split("\r\n");
+        assertThat(lines).hasSize(2);
+        assertThat(lines[0]).startsWith("No.\tArea, µm²\t");
+        assertThat(lines[1]).startsWith("147\t");
+        assertThat(Double.parseDouble(lines[1].split("\t")[1])).isEqualTo(5580);
+    }
+
+    private String cell(int row, int column) {
+        TableView<?> table = (TableView<?>) desk.node("summary");
+        return desk.onFx(() -> table.getColumns().get(column).getCellData(row).toString());
     }
 }

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import javafx.scene.input.KeyCode;
+import keentally.core.step.Steps;
+import keentally.desk.station.StationActions;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -40,6 +42,7 @@ class ScreenshotTour {
             desk.shoot(SHOTS.resolve("field.png"));
             desk.show("s3", "split-touching-1");
             desk.shoot(SHOTS.resolve("split.png"));
+            byHand(desk);
             desk.show("s4", "colour-range-1");
             desk.dragPicture(197, 557, 211, 559);
             desk.pointAt(300, 480);
@@ -78,5 +81,27 @@ class ScreenshotTour {
             desk.shoot(SHOTS.resolve("starters-dark.png"));
         }
         assertThat(SHOTS.resolve("bench.png")).exists();
+    }
+
+    private static void byHand(DeskDriver desk) {
+        desk.show("s1", "gate-1");
+        desk.onFx(() -> {
+            new StationActions(desk.model()).add(Steps.find("edit-objects").orElseThrow());
+            return null;
+        });
+        desk.quiet();
+        desk.clickPicture(1025, 428);
+        desk.hold(KeyCode.CONTROL);
+        desk.clickPicture(1105, 428);
+        desk.letGo(KeyCode.CONTROL);
+        desk.focusStage();
+        desk.keys(KeyCode.J);
+        desk.click("edit-mode-cut");
+        desk.dragPicture(160, 240, 400, 262);
+        desk.click("edit-mode-draw");
+        desk.tracePicture(965, 660, 1005, 620, 1065, 610, 1085, 660, 1055, 720, 995, 720);
+        desk.click("edit-mode-pick");
+        desk.clickPictureOther(1180, 275);
+        desk.shoot(SHOTS.resolve("by-hand.png"));
     }
 }

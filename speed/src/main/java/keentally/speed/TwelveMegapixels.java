@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -74,6 +75,7 @@ public class TwelveMegapixels extends TwoThreads {
     private Regions regions;
     private Objects objects;
     private ObjectColours colours;
+    private Picture painted;
     private Pyramid pyramid;
     private Runner warm;
     private Method method;
@@ -87,6 +89,12 @@ public class TwelveMegapixels extends TwoThreads {
         floats = Drawn.floats(work);
         bytes = Drawn.bytes(floats);
         shorts = Drawn.shorts(floats);
+        byte[] other = bytes.values().clone();
+        for (int i = 0; i < other.length; i++) {
+            other[i] = (byte) (other[i] / 2 + i % 50);
+        }
+        Plane8 shifted = Plane8.of(bytes.width(), bytes.height(), other);
+        painted = Picture.colour(bytes, shifted, bytes);
         mask = Cut.bright(115).mask(bytes, field, work);
         regions = Labeller.regions(mask, Neighbours.EIGHT, work);
         objects = Objects.of(regions);
@@ -172,7 +180,15 @@ public class TwelveMegapixels extends TwoThreads {
 
     @Benchmark
     public ObjectTable measures() {
-        return ObjectTable.of(objects, List.of(Measure.values()), Ground.grey(bytes, field), work);
+        List<Measure> plain = Arrays.stream(Measure.values())
+                .filter(m -> m.group() != Measure.Group.COLOUR && m != Measure.SKELETON_LENGTH)
+                .toList();
+        return ObjectTable.of(objects, plain, Ground.grey(bytes, field), work);
+    }
+
+    @Benchmark
+    public ObjectTable measuresWithColourAndSkeleton() {
+        return ObjectTable.of(objects, List.of(Measure.values()), new Ground(bytes, painted, field), work);
     }
 
     private Layers layers(Layers.Overlay overlay) {

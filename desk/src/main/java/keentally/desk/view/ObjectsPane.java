@@ -7,7 +7,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import javafx.application.Platform;
+import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleObjectProperty;
 import javafx.collections.ListChangeListener;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -20,23 +22,31 @@ import javafx.scene.control.TableCell;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
 import javafx.scene.control.Tooltip;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.ClipboardContent;
+import javafx.scene.input.KeyCombination;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import keentally.core.measure.Measure;
 import keentally.core.measure.ObjectTable;
+import keentally.core.quantity.Amounts;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.words.Figures;
 import keentally.core.words.Words;
+import keentally.desk.look.Pieces;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Shown;
 import keentally.desk.objects.DistributionPane;
+import keentally.desk.objects.SummaryPane;
 
 /** The table of objects, linked with the stage: what is selected in one is selected in the other. */
 final class ObjectsPane extends VBox {
+    private static final KeyCombination COPY = KeyCombination.keyCombination("Shortcut+C");
+
     private final DeskModel desk;
     private final TableView<Integer> table = new TableView<>();
     private final RowOrder rows = new RowOrder();
@@ -59,6 +69,12 @@ final class ObjectsPane extends VBox {
             sort();
             return true;
         });
+        table.setOnKeyPressed(e -> {
+            if (COPY.match(e)) {
+                copy();
+                e.consume();
+            }
+        });
         VBox.setVgrow(table, Priority.ALWAYS);
         count.setId("object-count");
         count.getStyleClass().add("headline");
@@ -70,14 +86,37 @@ final class ObjectsPane extends VBox {
         HBox.setHgrow(gap, Priority.ALWAYS);
         HBox head = new HBox(count, gap, columns, take);
         head.getStyleClass().add("objects-head");
-        DistributionPane distribution = new DistributionPane(desk);
-        distribution.visibleProperty().bind(sceneProperty().isNotNull());
-        getChildren().addAll(head, table, distribution);
+        getChildren().addAll(head, table, together());
         table.getSelectionModel().getSelectedIndices().addListener((ListChangeListener<Integer>) c -> chosen());
         desk.selection().addListener(o -> follow());
         desk.shown().addListener(o -> refresh());
         columns.setOnShowing(e -> listColumns());
         refresh();
+    }
+
+    /** What the objects' numbers come to together. */
+    private enum Together {
+        SPREAD,
+        SUMMARY
+    }
+
+    private VBox together() {
+        ObjectProperty<Together> seen = new SimpleObjectProperty<>(Together.SPREAD);
+        HBox choices = Pieces.choices("together", Together.values(), seen);
+        choices.getStyleClass().add("together");
+        DistributionPane spread = new DistributionPane(desk);
+        SummaryPane summary = new SummaryPane(desk);
+        Runnable swap = () -> {
+            boolean here = getScene() != null;
+            spread.setVisible(here && seen.get() == Together.SPREAD);
+            summary.setVisible(here && seen.get() == Together.SUMMARY);
+        };
+        spread.managedProperty().bind(seen.isEqualTo(Together.SPREAD));
+        summary.managedProperty().bind(seen.isEqualTo(Together.SUMMARY));
+        seen.addListener(o -> swap.run());
+        sceneProperty().addListener(o -> swap.run());
+        swap.run();
+        return new VBox(choices, spread, summary);
     }
 
     private void refresh() {
@@ -209,6 +248,38 @@ final class ObjectsPane extends VBox {
         rows.set(sorted);
         following = false;
         follow();
+    }
+
+    /** The chosen rows, or all of them, with their header, to be pasted into a spreadsheet; full precision, decimal point. */
+    private void copy() {
+        if (shown.isEmpty()) {
+            return;
+        }
+        List<Integer> chosen = table.getSelectionModel().getSelectedIndices().stream()
+                .filter(i -> i >= 0 && i < rows.size())
+                .sorted()
+                .map(rows::get)
+                .toList();
+        List<Integer> all = chosen.isEmpty() ? List.copyOf(rows) : chosen;
+        double[][] from = values;
+        String head = Texts.of("objects.number") + "\t"
+                + String.join(
+                        "\t", headers.stream().map(h -> h.replace("\n", ", ")).toList());
+        desk.whenIdle(cancel -> {
+            StringBuilder text = new StringBuilder(head);
+            for (int row : all) {
+                text.append("\r\n").append(row + 1);
+                for (double[] column : from) {
+                    text.append('\t').append(!Double.isFinite(column[row]) ? "" : Amounts.text(column[row]));
+                }
+            }
+            Platform.runLater(() -> {
+                ClipboardContent content = new ClipboardContent();
+                content.putString(text.append("\r\n").toString());
+                Clipboard.getSystemClipboard().setContent(content);
+                desk.say(Texts.of("objects.copied", Figures.number(all.size())));
+            });
+        });
     }
 
     private void chosen() {

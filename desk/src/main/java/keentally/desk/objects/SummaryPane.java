@@ -1,0 +1,160 @@
+package keentally.desk.objects;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.ToDoubleFunction;
+import java.util.stream.IntStream;
+import javafx.application.Platform;
+import javafx.beans.property.ReadOnlyStringWrapper;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.control.TableCell;
+import javafx.scene.control.TableColumn;
+import javafx.scene.control.TableView;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.VBox;
+import keentally.core.measure.Dimension;
+import keentally.core.measure.Measure;
+import keentally.core.measure.ObjectTable;
+import keentally.core.stats.Distribution;
+import keentally.core.words.Figures;
+import keentally.core.words.Words;
+import keentally.desk.look.Prose;
+import keentally.desk.look.Texts;
+import keentally.desk.model.DeskModel;
+import keentally.desk.model.Newest;
+import keentally.desk.model.Shown;
+
+/** Every measure in a line: mean, standard deviation, CV, median, least, greatest and sum, of the selected objects or of all. */
+public final class SummaryPane extends VBox {
+    private final DeskModel desk;
+    private final Newest newest;
+    private final TableView<Line> table = new TableView<>();
+    private final Label of = Prose.of("", "figure-line");
+
+    /** One measure over the objects. */
+    private record Line(String title, Measure measure, Distribution values, double least, double greatest, double sum) {
+        static Line of(String title, Measure measure, double[] column) {
+            double[] known =
+                    Arrays.stream(column).filter(v -> !Double.isNaN(v)).sorted().toArray();
+            double[] ones = new double[known.length];
+            Arrays.fill(ones, 1);
+            boolean any = known.length > 0;
+            return new Line(
+                    title,
+                    measure,
+                    Distribution.of(known, ones, false, 1),
+                    any ? known[0] : Double.NaN,
+                    any ? known[known.length - 1] : Double.NaN,
+                    adds(measure) && any ? Arrays.stream(known).sum() : Double.NaN);
+        }
+
+        /** Whether a sum of it means something: areas and lengths do, angles and ratios do not. */
+        private static boolean adds(Measure measure) {
+            boolean size = measure.dimension() == Dimension.AREA
+                    || measure.dimension() == Dimension.LENGTH && measure.group() == Measure.Group.SIZE;
+            return size || measure == Measure.SUM || measure == Measure.HOLES || measure == Measure.TOUCHES_EDGE;
+        }
+    }
+
+    public SummaryPane(DeskModel desk) {
+        this.desk = desk;
+        this.newest = new Newest(desk, Platform::runLater);
+        setId("summary-pane");
+        getStyleClass().add("distribution-pane");
+        table.setId("summary");
+        table.setPlaceholder(new Label(Texts.of("objects.none")));
+        table.setPrefHeight(250);
+        of.setId("summary-of");
+        TableColumn<Line, String> title = column("summary.measure", 148, Line::title);
+        title.setStyle("-fx-alignment: center-left");
+        table.getColumns().add(title);
+        numbers("summary.mean", l -> l.values().mean());
+        numbers("summary.sd", l -> l.values().sd());
+        numbers("summary.cv", l -> l.values().cv());
+        numbers("summary.median", l -> l.values().at(50));
+        numbers("summary.least", Line::least);
+        numbers("summary.greatest", Line::greatest);
+        numbers("summary.sum", Line::sum);
+        getChildren().addAll(of, table);
+        desk.shown().addListener(o -> refresh());
+        desk.selection().addListener(o -> refresh());
+        visibleProperty().addListener(o -> refresh());
+        refresh();
+    }
+
+    private void numbers(String key, ToDoubleFunction<Line> number) {
+        TableColumn<Line, String> column = column(key, 66, l -> {
+            double value = number.applyAsDouble(l);
+            return Double.isNaN(value) || Double.isInfinite(value) ? "" : Figures.number(value);
+        });
+        table.getColumns().add(column);
+    }
+
+    private static TableColumn<Line, String> column(
+            String key, double width, java.util.function.Function<Line, String> text) {
+        TableColumn<Line, String> column = new TableColumn<>();
+        Label head = new Label(Texts.of(key));
+        head.setTooltip(new Tooltip(Texts.of(key + ".help")));
+        column.setGraphic(head);
+        column.setPrefWidth(width);
+        column.setSortable(false);
+        column.setCellValueFactory(row -> new ReadOnlyStringWrapper(text.apply(row.getValue())));
+        column.setCellFactory(c -> new TableCell<>() {
+            {
+                setAlignment(key.equals("summary.measure") ? Pos.CENTER_LEFT : Pos.CENTER_RIGHT);
+                getStyleClass().add("figure");
+            }
+
+            @Override
+            protected void updateItem(String item, boolean empty) {
+                super.updateItem(item, empty);
+                setText(empty ? null : item);
+            }
+        });
+        return column;
+    }
+
+    private String title(Measure measure) {
+        String symbol = measure.dimension().unitSymbol(desk.unit());
+        return Words.title(measure) + (symbol.isEmpty() ? "" : ", " + symbol);
+    }
+
+    private void refresh() {
+        Optional<ObjectTable> now = desk.shown().get().flatMap(Shown::readings).flatMap(r -> r.objects());
+        if (!isVisible() || now.isEmpty()) {
+            newest.drop();
+            table.getItems().clear();
+            of.setText("");
+            return;
+        }
+        ObjectTable objects = now.get();
+        Set<Integer> selection = desk.selection().get();
+        double perPixel = desk.scale().map(s -> s.perPixel(desk.unit())).orElse(1.0);
+        List<String> titles = objects.measures().stream().map(this::title).toList();
+        newest.ask(work -> {
+            int[] rows = IntStream.range(0, objects.rows())
+                    .filter(i -> selection.isEmpty()
+                            || selection.contains(objects.objects().region(i)))
+                    .toArray();
+            List<Line> lines = IntStream.range(0, titles.size())
+                    .mapToObj(m -> {
+                        double[] column = objects.column(m, perPixel);
+                        return Line.of(
+                                titles.get(m),
+                                objects.measures().get(m),
+                                IntStream.of(rows).mapToDouble(i -> column[i]).toArray());
+                    })
+                    .toList();
+            return () -> {
+                table.getItems().setAll(lines);
+                of.setText(Texts.of(
+                        selection.isEmpty() ? "summary.all" : "summary.chosen",
+                        Figures.number(rows.length),
+                        Figures.number(objects.rows())));
+            };
+        });
+    }
+}
