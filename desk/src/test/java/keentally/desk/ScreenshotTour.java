@@ -90,9 +90,9 @@ class ScreenshotTour {
             return null;
         });
         desk.quiet();
-        desk.clickPicture(1025, 428);
+        desk.clickPicture(503, 523);
         desk.hold(KeyCode.CONTROL);
-        desk.clickPicture(1105, 428);
+        desk.clickPicture(684, 523);
         desk.letGo(KeyCode.CONTROL);
         desk.focusStage();
         desk.keys(KeyCode.J);

@@ -68,16 +68,15 @@ public final class SummaryPane extends VBox {
         table.setPlaceholder(new Label(Texts.of("objects.none")));
         table.setPrefHeight(250);
         of.setId("summary-of");
-        TableColumn<Line, String> title = column("summary.measure", 148, Line::title);
-        title.setStyle("-fx-alignment: center-left");
+        TableColumn<Line, String> title = column("sums.measure", 138, Line::title);
         table.getColumns().add(title);
-        numbers("summary.mean", l -> l.values().mean());
-        numbers("summary.sd", l -> l.values().sd());
-        numbers("summary.cv", l -> l.values().cv());
-        numbers("summary.median", l -> l.values().at(50));
-        numbers("summary.least", Line::least);
-        numbers("summary.greatest", Line::greatest);
-        numbers("summary.sum", Line::sum);
+        numbers("sums.mean", l -> l.values().mean());
+        numbers("sums.sd", l -> l.values().sd());
+        numbers("sums.cv", l -> l.values().cv());
+        numbers("sums.median", l -> l.values().at(50));
+        numbers("sums.least", Line::least);
+        numbers("sums.greatest", Line::greatest);
+        numbers("sums.sum", Line::sum);
         getChildren().addAll(of, table);
         desk.shown().addListener(o -> refresh());
         desk.selection().addListener(o -> refresh());
@@ -86,7 +85,7 @@ public final class SummaryPane extends VBox {
     }
 
     private void numbers(String key, ToDoubleFunction<Line> number) {
-        TableColumn<Line, String> column = column(key, 66, l -> {
+        TableColumn<Line, String> column = column(key, 60, l -> {
             double value = number.applyAsDouble(l);
             return Double.isNaN(value) || Double.isInfinite(value) ? "" : Figures.number(value);
         });
@@ -97,6 +96,9 @@ public final class SummaryPane extends VBox {
             String key, double width, java.util.function.Function<Line, String> text) {
         TableColumn<Line, String> column = new TableColumn<>();
         Label head = new Label(Texts.of(key));
+        boolean words = key.equals("sums.measure");
+        head.setMaxWidth(Double.MAX_VALUE);
+        head.setAlignment(words ? Pos.CENTER_LEFT : Pos.CENTER_RIGHT);
         head.setTooltip(new Tooltip(Texts.of(key + ".help")));
         column.setGraphic(head);
         column.setPrefWidth(width);
@@ -104,7 +106,7 @@ public final class SummaryPane extends VBox {
         column.setCellValueFactory(row -> new ReadOnlyStringWrapper(text.apply(row.getValue())));
         column.setCellFactory(c -> new TableCell<>() {
             {
-                setAlignment(key.equals("summary.measure") ? Pos.CENTER_LEFT : Pos.CENTER_RIGHT);
+                setAlignment(words ? Pos.CENTER_LEFT : Pos.CENTER_RIGHT);
                 getStyleClass().add("figure");
             }
 
@@ -151,7 +153,7 @@ public final class SummaryPane extends VBox {
             return () -> {
                 table.getItems().setAll(lines);
                 of.setText(Texts.of(
-                        selection.isEmpty() ? "summary.all" : "summary.chosen",
+                        selection.isEmpty() ? "sums.all" : "sums.chosen",
                         Figures.number(rows.length),
                         Figures.number(objects.rows())));
             };
