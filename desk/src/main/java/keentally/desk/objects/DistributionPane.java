@@ -18,6 +18,7 @@ import keentally.core.measure.Measure;
 import keentally.core.measure.ObjectTable;
 import keentally.core.method.MethodStep;
 import keentally.core.region.Objects;
+import keentally.core.region.Regions;
 import keentally.core.stats.Distribution;
 import keentally.core.step.State;
 import keentally.core.step.StepFault;
@@ -58,7 +59,7 @@ public final class DistributionPane extends VBox {
     /**
      * The objects that bars are drawn of.
      *
-     * @param ofRegions their regions
+     * @param ofRegions their regions at the end of the method; −1 for none
      * @param values of the measure, in the unit shown
      * @param areas in pixels
      * @param kept what a gate on the measure keeps
@@ -159,6 +160,8 @@ public final class DistributionPane extends VBox {
         Optional<State> before = gate().step().map(MethodStep::id).flatMap(desk::entering);
         State state = before.filter(s -> s.objects().isPresent())
                 .orElseGet(() -> shown.flatMap(Shown::readings).orElseThrow().state());
+        Optional<Regions> end =
+                shown.flatMap(Shown::readings).flatMap(r -> r.state().objects()).map(Objects::regions);
         String signal = desk.method().signal();
         double perPixel = desk.scale().map(s -> s.perPixel(desk.unit())).orElse(1.0);
         Weight by = weight.get();
@@ -171,7 +174,7 @@ public final class DistributionPane extends VBox {
                     ObjectTable table =
                             ObjectTable.of(objects, List.of(measure, Measure.AREA), state.ground(signal, work), work);
                     int[] regions = IntStream.range(0, objects.count())
-                            .map(objects::region)
+                            .map(i -> atEnd(objects.regions(), objects.region(i), end))
                             .toArray();
                     made = Population.of(regions, table.column(0, perPixel), table.column(1), by, log, range::holds);
                 }
@@ -185,6 +188,14 @@ public final class DistributionPane extends VBox {
                 follow();
             };
         });
+    }
+
+    /** The region at the method's end that holds an object's first pixel, by which it is known; −1 where none does. */
+    private static int atEnd(Regions regions, int region, Optional<Regions> end) {
+        long first = regions.firstPixel(region);
+        return end.map(e ->
+                        e == regions ? region : e.at((int) (first % regions.width()), (int) (first / regions.width())))
+                .orElse(-1);
     }
 
     private void draw() {
