@@ -64,8 +64,9 @@ final class Cutting {
     }
 
     /**
-     * The greatest distance from one of its pixels to the nearest background centre in the field; not-a-number where there is none. What
-     * is farther away than the margin cannot be nearer than what was found within it.
+     * The greatest distance from one of its pixels to the nearest background centre in the field; not-a-number where there is none. Where
+     * a ring of field lies round the object, nothing beyond it is nearer than the ring; else what is farther away than the margin cannot
+     * be nearer than what was found within it.
      */
     double depth() {
         for (int margin = 1; ; margin *= 2) {
@@ -74,9 +75,12 @@ final class Cutting {
             int x1 = Math.min(regions.width(), right + margin);
             int y1 = Math.min(regions.height(), bottom + margin);
             Mask object = object(x0, y0, x1, y1);
-            double found = depth(object, field(x0, y0, x1, y1).minus(object));
+            Mask inField = field(x0, y0, x1, y1);
+            double found = depth(object, inField.minus(object));
             boolean all = x0 == 0 && y0 == 0 && x1 == regions.width() && y1 == regions.height();
-            if (found <= margin || all) {
+            boolean ringed = x0 < left && y0 < top && x1 > right && y1 > bottom;
+            boolean shut = ringed && inField.count() == (long) (x1 - x0) * (y1 - y0);
+            if (shut || found <= margin || all) {
                 return found;
             }
         }

@@ -66,12 +66,29 @@ record SignalSums(double sum, double mean, double sd, double min, double max, do
             plane.readRow(regions.runY(i), regions.runFrom(i), regions.runTo(i), values, n);
             n += regions.runTo(i) - regions.runFrom(i);
         }
-        Arrays.sort(values);
+        if (plane.depth().bits() == Byte.SIZE) {
+            count(values);
+        } else {
+            Arrays.sort(values);
+        }
         int numbers = n;
         while (numbers > 0 && Float.isNaN(values[numbers - 1])) {
             numbers--;
         }
         return Arrays.copyOf(values, numbers);
+    }
+
+    /** Sorts whole values of 0 to 255. */
+    private static void count(float[] values) {
+        int[] counts = new int[1 << Byte.SIZE];
+        for (float v : values) {
+            counts[(int) v]++;
+        }
+        int at = 0;
+        for (int level = 0; level < counts.length; level++) {
+            Arrays.fill(values, at, at + counts[level], level);
+            at += counts[level];
+        }
     }
 
     private static int longestRun(Regions regions, int region) {

@@ -42,7 +42,7 @@ class MeasureTest {
         int height = chance.between(1, 16);
         Field field = chance.field(width, height);
         Mask mask = field.clip(chance.mask(width, height));
-        Plane signal = chance.plane16(width, height);
+        Plane signal = chance.toss(0.5) ? chance.plane16(width, height) : chance.plane8(width, height);
         Ground ground = new Ground(signal, chance.colour(width, height), field);
         Objects objects = Objects.of(Labeller.regions(mask, Neighbours.EIGHT, Work.alone()));
         ObjectTable table = ObjectTable.of(objects, ALL, ground, Work.alone());
