@@ -8,6 +8,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.IntPredicate;
+import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import keentally.core.geometry.Point;
 import keentally.core.geometry.Polygon;
@@ -96,6 +97,10 @@ public final class Correcting {
 
     /** @param station by which dropped objects are dropped */
     public static Corrected of(Objects objects, List<Correction> corrections, Field field, String station) {
+        if (corrections.isEmpty()) {
+            return new Corrected(
+                    objects, List.of(), new boolean[objects.regions().count()]);
+        }
         Correcting work = new Correcting(objects, field, station);
         for (Correction correction : corrections) {
             work.fits.add(work.apply(correction));
@@ -177,28 +182,25 @@ public final class Correcting {
         if (outline.size() < 3) {
             return false;
         }
-        Mask wanted = field.clip(Field.of(width, height, List.of(new Field.Part(new Polygon(outline), false)))
-                .mask());
-        Mask free = wanted.minus(held(Edited::isKept));
-        if (free.count() == 0) {
+        Field.Part wanted = new Field.Part(new Polygon(outline), false);
+        Mask inside = field.clip(Field.of(width, height, List.of(wanted)).mask());
+        Piece free = Piece.of(inside.minus(kept()), 0, 0);
+        if (free.isEmpty()) {
             return false;
         }
         take(free, e -> !e.isKept(), false);
-        all.add(new Edited(Piece.of(free, 0, 0), "", Integer.MAX_VALUE, true));
+        all.add(new Edited(free, "", Integer.MAX_VALUE, true));
         return true;
     }
 
-    private Mask held(java.util.function.Predicate<Edited> which) {
+    private Mask kept() {
         int stride = Mask.stride(width);
         long[] words = new long[stride * height];
         for (Edited e : all) {
-            if (e != null && which.test(e)) {
-                for (int i = 0; i < e.piece.runs().length; i += 3) {
-                    Mask.setRun(
-                            words,
-                            e.piece.runs()[i] * stride,
-                            e.piece.runs()[i + 1],
-                            e.piece.runs()[i + 2]);
+            if (e != null && e.isKept()) {
+                int[] runs = e.piece.runs();
+                for (int i = 0; i < runs.length; i += 3) {
+                    Mask.setRun(words, runs[i] * stride, runs[i + 1], runs[i + 2]);
                 }
             }
         }
@@ -206,47 +208,26 @@ public final class Correcting {
     }
 
     private boolean erase(Correction.Erase erase) {
-        byte[] under = new byte[width * height];
         double reach = erase.width() / 2;
         List<Point> path = erase.path();
+        Canvas under = new Canvas(path, reach);
         for (int i = 0; i < path.size(); i++) {
-            brush(under, path.get(Math.max(0, i - 1)), path.get(i), reach);
+            under.brush(path.get(Math.max(0, i - 1)), path.get(i), reach);
         }
-        return take(Mask.from(under, width, height), Edited::isKept, true);
-    }
-
-    /** Marks the centres within {@code reach} of a stretch. */
-    private void brush(byte[] under, Point a, Point b, double reach) {
-        int top = (int) Math.max(0, Math.floor(Math.min(a.y(), b.y()) - reach));
-        int bottom = (int) Math.min(height - 1.0, Math.ceil(Math.max(a.y(), b.y()) + reach));
-        int left = (int) Math.max(0, Math.floor(Math.min(a.x(), b.x()) - reach));
-        int right = (int) Math.min(width - 1.0, Math.ceil(Math.max(a.x(), b.x()) + reach));
-        double dx = b.x() - a.x();
-        double dy = b.y() - a.y();
-        double length2 = dx * dx + dy * dy;
-        for (int y = top; y <= bottom; y++) {
-            for (int x = left; x <= right; x++) {
-                double px = x + 0.5 - a.x();
-                double py = y + 0.5 - a.y();
-                double along = length2 == 0 ? 0 : Math.clamp((px * dx + py * dy) / length2, 0, 1);
-                if (Math.pow(px - along * dx, 2) + Math.pow(py - along * dy, 2) <= reach * reach) {
-                    under[y * width + x] = 1;
-                }
-            }
-        }
+        return take(under.piece(), Edited::isKept, true);
     }
 
     /** Takes pixels from objects. @param parted whether what falls into more parts than it had becomes several objects */
-    private boolean take(Mask gone, java.util.function.Predicate<Edited> from, boolean parted) {
+    private boolean take(Piece gone, Predicate<Edited> from, boolean parted) {
         boolean any = false;
         int entries = all.size();
         for (int i = 0; i < entries; i++) {
             Edited e = all.get(i);
-            if (e == null || !from.test(e) || !meets(e.piece, gone)) {
+            if (e == null || !from.test(e) || !e.piece.meets(gone)) {
                 continue;
             }
             any = true;
-            Mask left = e.piece.mask().minus(crop(gone, e.piece));
+            Mask left = e.piece.without(gone);
             List<Piece> parts = Piece.parts(left, e.piece.left(), e.piece.top());
             if (parts.isEmpty()) {
                 all.set(i, null);
@@ -265,43 +246,17 @@ public final class Correcting {
         parts.subList(1, parts.size()).forEach(p -> all.add(whole.as(p)));
     }
 
-    private static boolean meets(Piece piece, Mask mask) {
-        for (int i = 0; i < piece.runs().length; i += 3) {
-            if (mask.nextSet(piece.runs()[i], piece.runs()[i + 1]) < piece.runs()[i + 2]) {
-                return true;
-            }
-        }
-        return false;
-    }
-
-    private static Mask crop(Mask mask, Piece piece) {
-        int left = piece.left();
-        int top = piece.top();
-        int across = piece.right() - left;
-        int stride = Mask.stride(across);
-        long[] words = new long[stride * (piece.bottom() - top)];
-        for (int y = top; y < piece.bottom(); y++) {
-            int x = mask.nextSet(y, left);
-            while (x < left + across) {
-                int end = Math.min(left + across, mask.nextClear(y, x));
-                Mask.setRun(words, (y - top) * stride, x - left, end - left);
-                x = mask.nextSet(y, end);
-            }
-        }
-        return Mask.of(across, piece.bottom() - top, words);
-    }
-
     private boolean cut(List<Point> line) {
-        byte[] under = new byte[width * height];
+        Canvas under = new Canvas(line, 0);
         for (int i = 1; i < line.size(); i++) {
-            trace(under, line.get(i - 1), line.get(i));
+            under.trace(line.get(i - 1), line.get(i));
         }
-        Mask knife = Mask.from(under, width, height);
+        Piece knife = under.piece();
         boolean any = false;
         int entries = all.size();
         for (int i = 0; i < entries; i++) {
             Edited e = all.get(i);
-            if (e != null && e.isKept() && meets(e.piece, knife)) {
+            if (e != null && e.isKept() && e.piece.meets(knife)) {
                 List<Piece> parts = parted(e.piece, knife);
                 if (parts.size() > e.piece.parts().size()) {
                     replace(i, parts);
@@ -312,33 +267,75 @@ public final class Correcting {
         return any;
     }
 
-    /** Sets pixels along a stretch so that each shares a side with the next: nothing passes between them. */
-    private void trace(byte[] under, Point a, Point b) {
-        int steps = (int) Math.ceil(Math.hypot(b.x() - a.x(), b.y() - a.y()) / FINE) + 1;
-        int lastX = (int) Math.floor(a.x());
-        int lastY = (int) Math.floor(a.y());
-        for (int i = 0; i <= steps; i++) {
-            int x = (int) Math.floor(a.x() + (b.x() - a.x()) * i / steps);
-            int y = (int) Math.floor(a.y() + (b.y() - a.y()) * i / steps);
-            if (x != lastX && y != lastY) {
-                set(under, x, lastY);
-            }
-            set(under, x, y);
-            lastX = x;
-            lastY = y;
-        }
-    }
+    /** As much of the picture as something drawn can reach. */
+    private final class Canvas {
+        private final int left;
+        private final int top;
+        private final int across;
+        private final int down;
+        private final byte[] set;
 
-    private void set(byte[] under, int x, int y) {
-        if (x >= 0 && y >= 0 && x < width && y < height) {
-            under[y * width + x] = 1;
+        Canvas(List<Point> path, double reach) {
+            double[] x = path.stream().mapToDouble(Point::x).sorted().toArray();
+            double[] y = path.stream().mapToDouble(Point::y).sorted().toArray();
+            left = (int) Math.clamp(Math.floor(x[0] - reach), 0, width);
+            top = (int) Math.clamp(Math.floor(y[0] - reach), 0, height);
+            across = (int) Math.clamp(Math.floor(x[x.length - 1] + reach) + 1, left, width) - left;
+            down = (int) Math.clamp(Math.floor(y[y.length - 1] + reach) + 1, top, height) - top;
+            set = new byte[across * down];
+        }
+
+        private void set(int x, int y) {
+            if (x >= left && y >= top && x < left + across && y < top + down) {
+                set[(y - top) * across + x - left] = 1;
+            }
+        }
+
+        /** Sets the centres within {@code reach} of a stretch. */
+        void brush(Point a, Point b, double reach) {
+            double dx = b.x() - a.x();
+            double dy = b.y() - a.y();
+            double length2 = dx * dx + dy * dy;
+            int bottom = (int) Math.min(top + down - 1.0, Math.ceil(Math.max(a.y(), b.y()) + reach));
+            int right = (int) Math.min(left + across - 1.0, Math.ceil(Math.max(a.x(), b.x()) + reach));
+            for (int y = (int) Math.max(top, Math.floor(Math.min(a.y(), b.y()) - reach)); y <= bottom; y++) {
+                for (int x = (int) Math.max(left, Math.floor(Math.min(a.x(), b.x()) - reach)); x <= right; x++) {
+                    double px = x + 0.5 - a.x();
+                    double py = y + 0.5 - a.y();
+                    double along = length2 == 0 ? 0 : Math.clamp((px * dx + py * dy) / length2, 0, 1);
+                    if (Math.pow(px - along * dx, 2) + Math.pow(py - along * dy, 2) <= reach * reach) {
+                        set(x, y);
+                    }
+                }
+            }
+        }
+
+        /** Sets pixels along a stretch so that each shares a side with the next: nothing passes between them. */
+        void trace(Point a, Point b) {
+            int steps = (int) Math.ceil(Math.hypot(b.x() - a.x(), b.y() - a.y()) / FINE) + 1;
+            int lastX = (int) Math.floor(a.x());
+            int lastY = (int) Math.floor(a.y());
+            for (int i = 0; i <= steps; i++) {
+                int x = (int) Math.floor(a.x() + (b.x() - a.x()) * i / steps);
+                int y = (int) Math.floor(a.y() + (b.y() - a.y()) * i / steps);
+                if (x != lastX && y != lastY) {
+                    set(x, lastY);
+                }
+                set(x, y);
+                lastX = x;
+                lastY = y;
+            }
+        }
+
+        Piece piece() {
+            return set.length == 0 ? new Piece(new int[0]) : Piece.of(Mask.from(set, across, down), left, top);
         }
     }
 
     /** What a knife leaves of a piece; the pixels under it go to the part that reaches them first, in reading order. */
-    private static List<Piece> parted(Piece piece, Mask knife) {
+    private static List<Piece> parted(Piece piece, Piece knife) {
         Mask whole = piece.mask();
-        List<Piece> parts = Piece.parts(whole.minus(crop(knife, piece)), 0, 0);
+        List<Piece> parts = Piece.parts(piece.without(knife), 0, 0);
         int across = whole.width();
         int[] owner = new int[across * whole.height()];
         Deque<Integer> next = new ArrayDeque<>();
@@ -363,15 +360,18 @@ public final class Correcting {
                 }
             }
         }
-        List<Piece> grown = new ArrayList<>();
-        for (int p = 1; p <= parts.size(); p++) {
-            byte[] own = new byte[owner.length];
-            for (int i = 0; i < owner.length; i++) {
-                own[i] = (byte) (owner[i] == p ? 1 : 0);
+        RegionBuilder builder = new RegionBuilder(across, whole.height());
+        parts.forEach(p -> builder.next());
+        int start = 0;
+        for (int at = 1; at <= owner.length; at++) {
+            if (at % across == 0 || owner[at] != owner[start]) {
+                if (owner[start] > 0) {
+                    builder.add(owner[start] - 1, start / across, start % across, (at - 1) % across + 1);
+                }
+                start = at;
             }
-            grown.add(Piece.of(Mask.from(own, across, whole.height()), piece.left(), piece.top()));
         }
-        return grown;
+        return Piece.all(builder.regions(), piece.left(), piece.top());
     }
 
     private Corrected done() {

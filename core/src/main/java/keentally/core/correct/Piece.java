@@ -83,29 +83,44 @@ record Piece(int[] runs) {
 
     /** Cut out by its own box. */
     Mask mask() {
-        int left = left();
-        int top = top();
-        int width = right() - left;
-        int stride = Mask.stride(width);
-        long[] words = new long[stride * (bottom() - top)];
+        return in(left(), top(), right(), bottom());
+    }
+
+    /** What of it lies in a box. */
+    private Mask in(int left, int top, int right, int bottom) {
+        int stride = Mask.stride(right - left);
+        long[] words = new long[stride * (bottom - top)];
         for (int i = 0; i < runs.length; i += 3) {
-            Mask.setRun(words, (runs[i] - top) * stride, runs[i + 1] - left, runs[i + 2] - left);
+            if (runs[i] >= top && runs[i] < bottom) {
+                int from = Math.max(runs[i + 1], left) - left;
+                Mask.setRun(words, (runs[i] - top) * stride, from, Math.min(runs[i + 2], right) - left);
+            }
         }
-        return Mask.of(width, bottom() - top, words);
+        return Mask.of(right - left, bottom - top, words);
     }
 
     Piece and(Piece other) {
         int left = Math.min(left(), other.left());
         int top = Math.min(top(), other.top());
-        int stride = Mask.stride(Math.max(right(), other.right()) - left);
-        int height = Math.max(bottom(), other.bottom()) - top;
-        long[] words = new long[stride * height];
-        for (Piece piece : List.of(this, other)) {
-            for (int i = 0; i < piece.runs.length; i += 3) {
-                Mask.setRun(words, (piece.runs[i] - top) * stride, piece.runs[i + 1] - left, piece.runs[i + 2] - left);
-            }
-        }
-        return of(Mask.of(Math.max(right(), other.right()) - left, height, words), left, top);
+        int right = Math.max(right(), other.right());
+        int bottom = Math.max(bottom(), other.bottom());
+        return of(in(left, top, right, bottom).or(other.in(left, top, right, bottom)), left, top);
+    }
+
+    /** Whether they share a pixel. */
+    boolean meets(Piece other) {
+        boolean apart = isEmpty()
+                || other.isEmpty()
+                || bottom() <= other.top()
+                || other.bottom() <= top()
+                || right() <= other.left()
+                || other.right() <= left();
+        return !apart && mask().and(other.in(left(), top(), right(), bottom())).count() > 0;
+    }
+
+    /** What is left of it, in its own box. */
+    Mask without(Piece other) {
+        return mask().minus(other.in(left(), top(), right(), bottom()));
     }
 
     /** What hangs together by eight neighbours, in reading order. */
@@ -114,15 +129,19 @@ record Piece(int[] runs) {
     }
 
     static List<Piece> parts(Mask mask, int left, int top) {
-        Regions regions = Labeller.regions(mask, Neighbours.EIGHT, Work.alone());
-        List<Piece> parts = new ArrayList<>();
+        return all(Labeller.regions(mask, Neighbours.EIGHT, Work.alone()), left, top);
+    }
+
+    /** A piece for each region of a box that lies at (left, top). */
+    static List<Piece> all(Regions regions, int left, int top) {
+        List<Piece> all = new ArrayList<>();
         for (int i = 0; i < regions.count(); i++) {
             int[] runs = of(regions, i).runs;
             for (int k = 0; k < runs.length; k++) {
                 runs[k] += k % 3 == 0 ? top : left;
             }
-            parts.add(new Piece(runs));
+            all.add(new Piece(runs));
         }
-        return parts;
+        return all;
     }
 }

@@ -1,7 +1,6 @@
 package keentally.core.hand;
 
 import java.util.List;
-import java.util.Optional;
 import keentally.core.geometry.Point;
 
 /** One thing a hand did to objects. Objects are known by a place in them, never by a number. Positions are in pixels. */
@@ -57,19 +56,5 @@ public sealed interface Correction {
                 throw new IllegalArgumentException("a brush must have a width above 0, found " + width);
             }
         }
-    }
-
-    /** Where it is on the picture, to be pointed at. */
-    default Optional<Point> place() {
-        List<Point> points = switch (this) {
-            case Join j -> j.on();
-            case Cut c -> c.line();
-            case Drop d -> d.on();
-            case Restore r -> r.on();
-            case KeepOnly k -> k.on();
-            case Draw d -> d.outline();
-            case Erase e -> e.path();
-        };
-        return points.stream().findFirst();
     }
 }

@@ -37,21 +37,7 @@ final class Cutting {
     }
 
     private Mask field(int x0, int y0, int x1, int y1) {
-        if (field.isWhole()) {
-            return Mask.full(x1 - x0, y1 - y0);
-        }
-        Mask inside = field.mask();
-        int stride = Mask.stride(x1 - x0);
-        long[] words = new long[stride * (y1 - y0)];
-        for (int y = y0; y < y1; y++) {
-            int x = inside.nextSet(y, x0);
-            while (x < x1) {
-                int end = Math.min(x1, inside.nextClear(y, x));
-                Mask.setRun(words, (y - y0) * stride, x - x0, end - x0);
-                x = inside.nextSet(y, end);
-            }
-        }
-        return Mask.of(x1 - x0, y1 - y0, words);
+        return field.isWhole() ? Mask.full(x1 - x0, y1 - y0) : field.mask().crop(x0, y0, x1, y1);
     }
 
     /** The object with its holes filled, and their number. */

@@ -140,6 +140,20 @@ public final class Mask {
         return next(y, x, -1);
     }
 
+    /** What lies in columns [left, right) and rows [top, bottom), which lie within the mask. */
+    public Mask crop(int left, int top, int right, int bottom) {
+        Mask out = empty(right - left, bottom - top);
+        for (int y = top; y < bottom; y++) {
+            int x = nextSet(y, left);
+            while (x < right) {
+                int end = Math.min(right, nextClear(y, x));
+                setRun(out.words, (y - top) * out.stride, x - left, end - left);
+                x = nextSet(y, end);
+            }
+        }
+        return out;
+    }
+
     private int next(int y, int x, long flip) {
         if (x >= width) {
             return width;

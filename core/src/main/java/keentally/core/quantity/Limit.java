@@ -29,6 +29,15 @@ public sealed interface Limit {
         }
     }
 
+    /** In pixels or square pixels, or the bare number. */
+    default double px(Optional<Scale> scale) {
+        return switch (this) {
+            case OfLength l -> l.length().px(scale);
+            case OfArea a -> a.area().px2(scale);
+            case Plain p -> p.amount();
+        };
+    }
+
     /**
      * Reads {@code "35 um2"}, {@code "3 um"} or {@code "0.8"}.
      *

@@ -93,6 +93,12 @@ public final class Regions {
         return run >= rowStart[row] && x < to[run] ? owner[run] : -1;
     }
 
+    /** The region here that holds the first pixel of a region of others, by which it is known; −1 where none does. */
+    public int find(Regions others, int region) {
+        int run = others.firstRun(region);
+        return at(others.runFrom(run), others.runY(run));
+    }
+
     /** The runs of one region, in reading order. */
     public void runs(int region, RunVisitor visitor) {
         for (int i = start[region]; i < start[region + 1]; i++) {

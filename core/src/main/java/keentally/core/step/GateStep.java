@@ -7,7 +7,6 @@ import keentally.core.measure.Dimension;
 import keentally.core.measure.Measure;
 import keentally.core.measure.ObjectTable;
 import keentally.core.quantity.Limit;
-import keentally.core.quantity.Scale;
 import keentally.core.region.Objects;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.LimitSetting;
@@ -54,8 +53,8 @@ record GateStep(Measure measure, Optional<Limit> atLeast, Optional<Limit> atMost
     @Override
     public Outcome apply(State before, Site site) throws StepFault {
         Objects objects = before.needObjects();
-        double least = atLeast.map(l -> px(l, before.scale())).orElse(Double.NEGATIVE_INFINITY);
-        double most = atMost.map(l -> px(l, before.scale())).orElse(Double.POSITIVE_INFINITY);
+        double least = atLeast.map(l -> l.px(before.scale())).orElse(Double.NEGATIVE_INFINITY);
+        double most = atMost.map(l -> l.px(before.scale())).orElse(Double.POSITIVE_INFINITY);
         ObjectTable table =
                 ObjectTable.of(objects, List.of(measure), before.ground(site.signal(), site.work()), site.work());
         Objects after = objects.drop(site.station(), region -> {
@@ -63,14 +62,6 @@ record GateStep(Measure measure, Optional<Limit> atLeast, Optional<Limit> atMost
             return !(value >= least && value <= most);
         });
         return new Outcome(before.give(after), kept(objects, after));
-    }
-
-    private static double px(Limit limit, Optional<Scale> scale) {
-        return switch (limit) {
-            case Limit.OfLength l -> l.length().px(scale);
-            case Limit.OfArea a -> a.area().px2(scale);
-            case Limit.Plain p -> p.amount();
-        };
     }
 
     static Findings kept(Objects before, Objects after) {

@@ -1,13 +1,11 @@
 package keentally.core.step;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import keentally.core.filter.Gradient;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Plane;
 import keentally.core.quantity.Limit;
-import keentally.core.quantity.Scale;
 import keentally.core.region.Objects;
 import keentally.core.region.Regions;
 import keentally.core.setting.ChoiceSetting;
@@ -68,7 +66,7 @@ record SplitTouchingStep(By by, Things things, Limit depth, boolean lines) imple
     @Override
     public Outcome apply(State before, Site site) throws StepFault {
         Mask mask = before.needMask();
-        double depthThere = depth(before.scale());
+        double depthThere = depth.px(before.scale());
         Regions whole = switch (by) {
             case OUTLINE -> SplitTouching.byOutline(mask, before.field(), depthThere, site.work());
             case LIGHT -> SplitTouching.byLight(mask, before.plane(), things == Things.BRIGHT, depthThere, site.work());
@@ -77,14 +75,6 @@ record SplitTouchingStep(By by, Things things, Limit depth, boolean lines) imple
         Regions parted = lines ? whole.without(whole.lines(i -> true)) : whole;
         Objects objects = Objects.of(parted);
         return new Outcome(before.give(objects), Findings.NONE.with("objects", objects.count()));
-    }
-
-    private double depth(Optional<Scale> scale) {
-        return switch (depth) {
-            case Limit.OfLength l -> l.length().px(scale);
-            case Limit.Plain p -> p.amount();
-            case Limit.OfArea a -> throw new IllegalStateException("a depth is no area");
-        };
     }
 
     private static Plane steepness(State before, Site site) throws StepFault {

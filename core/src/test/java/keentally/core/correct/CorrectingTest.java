@@ -57,6 +57,11 @@ class CorrectingTest {
         return Correcting.of(objects, List.of(corrections), field, HAND);
     }
 
+    private static Objects drawn(Chance chance) {
+        Mask mask = chance.mask(chance.between(3, 20), chance.between(3, 14));
+        return Objects.of(Labeller.regions(mask, Neighbours.EIGHT, Work.alone()));
+    }
+
     private static Point in(double x, double y) {
         return new Point(x + 0.5, y + 0.5);
     }
@@ -154,9 +159,9 @@ class CorrectingTest {
         Regions parts = done.objects().regions();
         for (int i = 0; i < parts.count(); i++) {
             int region = i;
-            assertThat(Labeller.regions(parts.mask(r -> r == region), Neighbours.EIGHT, Work.alone())
-                            .count())
-                    .isEqualTo(1);
+            Regions alone = Labeller.regions(parts.mask(r -> r == region), Neighbours.EIGHT, Work.alone());
+            assertThat(alone.count()).isEqualTo(1);
+            assertThat(alone.runCount()).isEqualTo(parts.firstRun(region + 1) - parts.firstRun(region));
         }
         for (int whole = 0; whole < before.count(); whole++) {
             Mask pixels = mask(before.regions(), whole);

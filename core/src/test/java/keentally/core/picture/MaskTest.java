@@ -77,6 +77,25 @@ class MaskTest {
         }
     }
 
+    @ParameterizedTest
+    @MethodSource("seeds")
+    void aCutOutHoldsTheSamePixels(long seed) {
+        Chance chance = new Chance(seed);
+        Mask mask = chance.mask(chance.between(1, 150), chance.between(1, 12));
+        int left = chance.below(mask.width());
+        int top = chance.below(mask.height());
+        int right = chance.between(left + 1, mask.width());
+        int bottom = chance.between(top + 1, mask.height());
+        Mask cut = mask.crop(left, top, right, bottom);
+        assertThat(cut.width()).isEqualTo(right - left);
+        assertThat(cut.height()).isEqualTo(bottom - top);
+        for (int y = top; y < bottom; y++) {
+            for (int x = left; x < right; x++) {
+                assertThat(cut.at(x - left, y - top)).isEqualTo(mask.at(x, y));
+            }
+        }
+    }
+
     @Test
     void masksOfOtherSizesCannotBeCombined() {
         assertThatThrownBy(() -> Mask.empty(3, 4).and(Mask.empty(4, 3)))
