@@ -131,10 +131,8 @@ public final class Distribution {
             return Double.NaN;
         }
         double share = percent / 100;
-        int above = 0;
-        while (above < values.length && upTo[above] < share) {
-            above++;
-        }
+        int found = Arrays.binarySearch(upTo, share);
+        int above = found >= 0 ? found : -found - 1;
         if (above == 0 || above == values.length) {
             return values[Math.min(above, values.length - 1)];
         }

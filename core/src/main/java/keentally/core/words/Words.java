@@ -3,6 +3,7 @@ package keentally.core.words;
 import java.util.Optional;
 import java.util.ResourceBundle;
 import keentally.core.measure.Measure;
+import keentally.core.quantity.LengthUnit;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.Setting;
 import keentally.core.step.StepDescription;
@@ -50,6 +51,12 @@ public final class Words {
 
     public static String title(Measure measure) {
         return text("measure." + measure.id() + ".title");
+    }
+
+    /** With the unit that its numbers are shown in, where it has one: {@code Area, µm²}. */
+    public static String title(Measure measure, LengthUnit unit) {
+        String symbol = measure.dimension().unitSymbol(unit);
+        return symbol.isEmpty() ? title(measure) : title(measure) + ", " + symbol;
     }
 
     public static String definition(Measure measure) {

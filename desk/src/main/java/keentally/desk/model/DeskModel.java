@@ -171,6 +171,11 @@ public final class DeskModel implements AutoCloseable {
         return sample().flatMap(SampleThing::scale);
     }
 
+    /** How many of {@link #unit} a pixel is long; 1 where nobody knows. */
+    public double perPixel() {
+        return scale().map(s -> s.perPixel(unit())).orElse(1.0);
+    }
+
     /** The unit that lengths are shown in: the method's where it can be, else pixels. */
     public LengthUnit unit() {
         return scale().isEmpty() ? LengthUnit.PX : method().unit();

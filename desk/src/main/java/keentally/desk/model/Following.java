@@ -115,10 +115,7 @@ final class Following {
         if (ticket < dropped) {
             return;
         }
-        boolean sameObjects = shown.get()
-                .flatMap(Shown::readings)
-                .flatMap(r -> r.state().objects())
-                .equals(result.readings().flatMap(r -> r.state().objects()));
+        boolean sameObjects = shown.get().flatMap(Shown::objects).equals(result.objects());
         if (!sameObjects) {
             selection.set(Set.of());
         }

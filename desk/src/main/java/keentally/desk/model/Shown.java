@@ -3,6 +3,7 @@ package keentally.desk.model;
 import java.util.List;
 import java.util.Optional;
 import keentally.core.method.Method;
+import keentally.core.region.Objects;
 import keentally.core.run.Progress;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
@@ -32,6 +33,11 @@ public record Shown(
         List<Caution> cautions) {
     public Shown {
         cautions = List.copyOf(cautions);
+    }
+
+    /** The objects at the method's end. */
+    public Optional<Objects> objects() {
+        return readings.flatMap(r -> r.state().objects());
     }
 
     /**

@@ -4,6 +4,8 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.DoublePredicate;
+import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
 import javafx.application.Platform;
 import javafx.beans.property.ObjectProperty;
@@ -48,6 +50,7 @@ public final class DistributionPane extends VBox {
 
     private final DeskModel desk;
     private final Newest newest;
+    private final Newest picking;
     private final ComboBox<Measure> measures = new ComboBox<>();
     private final ObjectProperty<Weight> weight = new SimpleObjectProperty<>(Weight.COUNT);
     private final ObjectProperty<Steps> steps = new SimpleObjectProperty<>(Steps.LINEAR);
@@ -65,15 +68,29 @@ public final class DistributionPane extends VBox {
      * @param kept what a gate on the measure keeps
      */
     private record Population(int[] ofRegions, double[] values, double[] areas, Distribution all, Distribution kept) {
+        /** The objects at the end that lie in a class. */
+        Set<Integer> inClass(int wanted, IntPredicate stillKept) {
+            Set<Integer> regions = new HashSet<>();
+            for (int i = 0; i < values.length; i++) {
+                boolean counts = values[i] >= all.edge(0) && values[i] <= all.edge(all.classes());
+                if (counts && all.classOf(values[i]) == wanted && ofRegions[i] >= 0 && stillKept.test(ofRegions[i])) {
+                    regions.add(ofRegions[i]);
+                }
+            }
+            return Set.copyOf(regions);
+        }
+
+        double[] valuesOf(Set<Integer> regions) {
+            return IntStream.range(0, values.length)
+                    .filter(i -> regions.contains(ofRegions[i]))
+                    .mapToDouble(i -> values[i])
+                    .toArray();
+        }
+
         static final Population NONE = of(new int[0], new double[0], new double[0], Weight.COUNT, false, v -> true);
 
         static Population of(
-                int[] regions,
-                double[] values,
-                double[] areas,
-                Weight by,
-                boolean log,
-                java.util.function.DoublePredicate gate) {
+                int[] regions, double[] values, double[] areas, Weight by, boolean log, DoublePredicate gate) {
             double[] weights = by == Weight.AREA
                     ? areas
                     : IntStream.range(0, values.length).mapToDouble(i -> 1).toArray();
@@ -97,13 +114,14 @@ public final class DistributionPane extends VBox {
     public DistributionPane(DeskModel desk) {
         this.desk = desk;
         this.newest = new Newest(desk, Platform::runLater);
+        this.picking = new Newest(desk, Platform::runLater);
         setId("distribution-pane");
         getStyleClass().add("distribution-pane");
         measures.setId("distribution-measure");
         measures.setConverter(new StringConverter<>() {
             @Override
             public String toString(Measure measure) {
-                return measure == null ? "" : title(measure);
+                return measure == null ? "" : Words.title(measure, desk.unit());
             }
 
             @Override
@@ -137,11 +155,6 @@ public final class DistributionPane extends VBox {
         refresh();
     }
 
-    private String title(Measure measure) {
-        String symbol = measure.dimension().unitSymbol(desk.unit());
-        return Words.title(measure) + (symbol.isEmpty() ? "" : ", " + symbol);
-    }
-
     private MeasureGate gate() {
         return new MeasureGate(desk, measures.getValue());
     }
@@ -160,10 +173,9 @@ public final class DistributionPane extends VBox {
         Optional<State> before = gate().step().map(MethodStep::id).flatMap(desk::entering);
         State state = before.filter(s -> s.objects().isPresent())
                 .orElseGet(() -> shown.flatMap(Shown::readings).orElseThrow().state());
-        Optional<Regions> end =
-                shown.flatMap(Shown::readings).flatMap(r -> r.state().objects()).map(Objects::regions);
+        Optional<Regions> end = shown.flatMap(Shown::objects).map(Objects::regions);
         String signal = desk.method().signal();
-        double perPixel = desk.scale().map(s -> s.perPixel(desk.unit())).orElse(1.0);
+        double perPixel = desk.perPixel();
         Weight by = weight.get();
         boolean log = steps.get() == Steps.LOG;
         newest.ask(work -> {
@@ -174,7 +186,8 @@ public final class DistributionPane extends VBox {
                     ObjectTable table =
                             ObjectTable.of(objects, List.of(measure, Measure.AREA), state.ground(signal, work), work);
                     int[] regions = IntStream.range(0, objects.count())
-                            .map(i -> atEnd(objects.regions(), objects.region(i), end))
+                            .map(i -> end.map(e -> e.find(objects.regions(), objects.region(i)))
+                                    .orElse(-1))
                             .toArray();
                     made = Population.of(regions, table.column(0, perPixel), table.column(1), by, log, range::holds);
                 }
@@ -188,14 +201,6 @@ public final class DistributionPane extends VBox {
                 follow();
             };
         });
-    }
-
-    /** The region at the method's end that holds an object's first pixel, by which it is known; −1 where none does. */
-    private static int atEnd(Regions regions, int region, Optional<Regions> end) {
-        long first = regions.firstPixel(region);
-        return end.map(e ->
-                        e == regions ? region : e.at((int) (first % regions.width()), (int) (first / regions.width())))
-                .orElse(-1);
     }
 
     private void draw() {
@@ -226,35 +231,23 @@ public final class DistributionPane extends VBox {
 
     /** Selects the kept objects of the class that was clicked. */
     private void pick(double value) {
-        Distribution d = known.all();
-        if (d.classes() == 0) {
+        Population of = known;
+        Optional<Objects> objects = desk.shown().get().flatMap(Shown::objects);
+        if (of.all().classes() == 0 || objects.isEmpty()) {
             return;
         }
-        int wanted = d.classOf(value);
-        Optional<Objects> objects = desk.shown()
-                .get()
-                .flatMap(Shown::readings)
-                .flatMap(r -> r.state().objects());
-        Set<Integer> regions = new HashSet<>();
-        for (int i = 0; i < known.values().length; i++) {
-            double v = known.values()[i];
-            boolean counts = v >= d.edge(0) && v <= d.edge(d.classes());
-            int region = known.ofRegions()[i];
-            if (counts
-                    && d.classOf(v) == wanted
-                    && objects.filter(o -> region < o.regions().count() && o.isKept(region))
-                            .isPresent()) {
-                regions.add(region);
-            }
-        }
-        desk.selection().set(Set.copyOf(regions));
+        picking.ask(work -> {
+            Set<Integer> regions = of.inClass(of.all().classOf(value), objects.get()::isKept);
+            return () -> desk.selection().set(regions);
+        });
     }
 
     private void follow() {
+        Population of = known;
         Set<Integer> selection = desk.selection().get();
-        plot.pick(IntStream.range(0, known.values().length)
-                .filter(i -> selection.contains(known.ofRegions()[i]))
-                .mapToDouble(i -> known.values()[i])
-                .toArray());
+        picking.ask(work -> {
+            double[] values = selection.isEmpty() ? new double[0] : of.valuesOf(selection);
+            return () -> plot.pick(values);
+        });
     }
 }

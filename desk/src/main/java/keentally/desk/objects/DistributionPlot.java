@@ -1,5 +1,6 @@
 package keentally.desk.objects;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -191,17 +192,22 @@ final class DistributionPlot extends Pane {
             double right = d.classes() == 1 ? getWidth() / 2 + 20 : xOf(d.edge(i + 1)) - 1;
             box(range.holds(middle) ? kept : rest, left, bottom - height, right, bottom);
         }
-        for (double value : picked) {
-            if (value >= d.edge(0) && value <= d.edge(d.classes())) {
-                box(chosen, xOf(value) - 0.75, bottom - 10, xOf(value) + 0.75, bottom + 3);
-            }
-        }
+        ticks(d, bottom);
         if (cumulative) {
             sum(d, bottom);
         }
         low.resizeRelocate(xOf(lowShown()) - GRIP / 2, TOP - 4, GRIP, bottom - TOP + 8);
         high.resizeRelocate(xOf(highShown()) - GRIP / 2, TOP - 4, GRIP, bottom - TOP + 8);
         numbers(d, tallest, bottom);
+    }
+
+    /** Selected values, however many: one tick a pixel at most. */
+    private void ticks(Distribution d, double bottom) {
+        Arrays.stream(picked)
+                .filter(v -> v >= d.edge(0) && v <= d.edge(d.classes()))
+                .mapToLong(v -> Math.round(xOf(v)))
+                .distinct()
+                .forEach(x -> box(chosen, x - 0.75, bottom - 10, x + 0.75, bottom + 3));
     }
 
     private static void box(Path path, double left, double top, double right, double bottom) {

@@ -64,14 +64,9 @@ final class MeasureGate {
         if (limit.isEmpty()) {
             return OptionalDouble.empty();
         }
-        double perPixel = desk.scale().map(s -> s.perPixel(desk.unit())).orElse(1.0);
         try {
             return OptionalDouble.of(
-                    switch (limit.get()) {
-                        case Limit.OfLength l -> l.length().px(desk.scale()) * perPixel;
-                        case Limit.OfArea a -> a.area().px2(desk.scale()) * perPixel * perPixel;
-                        case Limit.Plain p -> p.amount();
-                    });
+                    limit.get().px(desk.scale()) * measure.dimension().factor(desk.perPixel()));
         } catch (IllegalArgumentException noScale) {
             return OptionalDouble.empty();
         }

@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.IntStream;
 import javafx.application.Platform;
@@ -92,8 +93,7 @@ public final class SummaryPane extends VBox {
         table.getColumns().add(column);
     }
 
-    private static TableColumn<Line, String> column(
-            String key, double width, java.util.function.Function<Line, String> text) {
+    private static TableColumn<Line, String> column(String key, double width, Function<Line, String> text) {
         TableColumn<Line, String> column = new TableColumn<>();
         Label head = new Label(Texts.of(key));
         boolean words = key.equals("sums.measure");
@@ -119,11 +119,6 @@ public final class SummaryPane extends VBox {
         return column;
     }
 
-    private String title(Measure measure) {
-        String symbol = measure.dimension().unitSymbol(desk.unit());
-        return Words.title(measure) + (symbol.isEmpty() ? "" : ", " + symbol);
-    }
-
     private void refresh() {
         Optional<ObjectTable> now = desk.shown().get().flatMap(Shown::readings).flatMap(r -> r.objects());
         if (!isVisible() || now.isEmpty()) {
@@ -134,8 +129,10 @@ public final class SummaryPane extends VBox {
         }
         ObjectTable objects = now.get();
         Set<Integer> selection = desk.selection().get();
-        double perPixel = desk.scale().map(s -> s.perPixel(desk.unit())).orElse(1.0);
-        List<String> titles = objects.measures().stream().map(this::title).toList();
+        double perPixel = desk.perPixel();
+        List<String> titles = objects.measures().stream()
+                .map(m -> Words.title(m, desk.unit()))
+                .toList();
         newest.ask(work -> {
             int[] rows = IntStream.range(0, objects.rows())
                     .filter(i -> selection.isEmpty()
@@ -143,11 +140,14 @@ public final class SummaryPane extends VBox {
                     .toArray();
             List<Line> lines = IntStream.range(0, titles.size())
                     .mapToObj(m -> {
-                        double[] column = objects.column(m, perPixel);
+                        Measure measure = objects.measures().get(m);
+                        double factor = measure.dimension().factor(perPixel);
                         return Line.of(
                                 titles.get(m),
-                                objects.measures().get(m),
-                                IntStream.of(rows).mapToDouble(i -> column[i]).toArray());
+                                measure,
+                                IntStream.of(rows)
+                                        .mapToDouble(i -> objects.at(i, m) * factor)
+                                        .toArray());
                     })
                     .toList();
             return () -> {

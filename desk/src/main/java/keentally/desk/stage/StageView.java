@@ -355,15 +355,13 @@ public final class StageView extends Region {
     }
 
     private Optional<Objects> finalObjects() {
-        return finalState().flatMap(State::objects);
+        return desk.shown().get().flatMap(Shown::objects);
     }
 
     private Optional<ObjectColours> knownColours(State state) {
         return desk.shown()
                 .get()
-                .filter(s -> s.readings().isPresent()
-                        && s.readings().get().state().objects().equals(state.objects())
-                        && state.objects().isPresent())
+                .filter(s -> state.objects().isPresent() && s.objects().equals(state.objects()))
                 .flatMap(Shown::colours);
     }
 

@@ -3,6 +3,7 @@ package keentally.desk.station;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 import java.util.stream.IntStream;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
@@ -147,11 +148,7 @@ final class EditPanel extends VBox implements StationPanel.Body {
     /** A place in each chosen object; they may have been drawn or cut by hand a moment ago. */
     private List<Point> chosen() {
         Set<Integer> selection = desk.selection().get();
-        Optional<Regions> regions = desk.shown()
-                .get()
-                .flatMap(Shown::readings)
-                .flatMap(r -> r.state().objects())
-                .map(Objects::regions);
+        Optional<Regions> regions = desk.shown().get().flatMap(Shown::objects).map(Objects::regions);
         return regions.stream()
                 .flatMap(r -> selection.stream().sorted().map(i -> first(r, i)))
                 .toList();
@@ -216,7 +213,7 @@ final class EditPanel extends VBox implements StationPanel.Body {
             }
         }
 
-        private void keepOr(boolean drawn, java.util.function.Supplier<Correction> made) {
+        private void keepOr(boolean drawn, Supplier<Correction> made) {
             if (drawn) {
                 keep(made.get());
             } else {

@@ -219,7 +219,7 @@ final class SharesSection extends VBox {
 
     private String area(long pixels) {
         LengthUnit unit = desk.unit();
-        double perPixel = desk.scale().map(s -> s.perPixel(unit)).orElse(1.0);
+        double perPixel = desk.perPixel();
         return Figures.number(pixels * Measure.AREA.dimension().factor(perPixel)) + " "
                 + Measure.AREA.dimension().unitSymbol(unit);
     }

@@ -125,9 +125,8 @@ final class ObjectsPane extends VBox {
             return;
         }
         shown = now;
-        count.setText(now.map(t -> Texts.of("objects.count", Figures.number(t.rows())))
-                .orElse(""));
-        double perPixel = desk.scale().map(s -> s.perPixel(desk.unit())).orElse(1.0);
+        count.setText(now.map(this::counted).orElse(""));
+        double perPixel = desk.perPixel();
         values = now.map(t -> columns(t, perPixel)).orElse(new double[0][]);
         if (!headers.equals(headers(now))) {
             headers = headers(now);
@@ -135,6 +134,16 @@ final class ObjectsPane extends VBox {
         }
         sort();
         follow();
+    }
+
+    /** A reader must see how many of them were touched by hand. */
+    private String counted(ObjectTable table) {
+        double byHand = desk.shown().get().orElseThrow().run().stations().stream()
+                .mapToDouble(s -> s.findings().find("by-hand").orElse(0)
+                        + s.findings().find("taken-away").orElse(0))
+                .sum();
+        String all = Texts.of("objects.count", Figures.number(table.rows()));
+        return byHand == 0 ? all : all + Texts.of("objects.by-hand", Figures.number(byHand));
     }
 
     private static double[][] columns(ObjectTable table, double perPixel) {

@@ -168,7 +168,7 @@ final class StatusLine extends HBox {
             return Texts.of("probe.dropped");
         }
         LengthUnit unit = desk.unit();
-        double perPixel = desk.scale().map(s -> s.perPixel(unit)).orElse(1.0);
+        double perPixel = desk.perPixel();
         double area =
                 objects.regions().pixels(region) * Measure.AREA.dimension().factor(perPixel);
         return Texts.of(
