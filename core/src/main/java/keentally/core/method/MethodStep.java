@@ -1,5 +1,7 @@
 package keentally.core.method;
 
+import java.util.Optional;
+import keentally.core.hand.HandWork;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
 import keentally.core.step.StepDescription;
@@ -12,6 +14,11 @@ import keentally.core.step.StepDescription;
  * @param save the state after it is written out by {@code run}
  */
 public record MethodStep(String id, StepDescription description, Values values, boolean muted, boolean save) {
+    /** The hand work that whoever adds it begins with; none for a step that lacks a setting yet. */
+    public Optional<HandWork> handToBegin() {
+        return description.make().apply(values).handToBegin();
+    }
+
     /** Whether it cannot be done without hand work on the very sample. */
     public boolean byHand() {
         return !muted && description.make().apply(values).byHand();

@@ -1,9 +1,11 @@
 package keentally.core.step;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import keentally.core.correct.Correcting;
 import keentally.core.hand.Corrections;
+import keentally.core.hand.HandWork;
 import keentally.core.region.Objects;
 
 /** Objects as they were corrected by hand on this very sample. */
@@ -20,6 +22,12 @@ record EditObjectsStep() implements Step {
     @Override
     public boolean byHand() {
         return true;
+    }
+
+    /** Whoever adds it goes through that sample. */
+    @Override
+    public Optional<HandWork> handToBegin() {
+        return Optional.of(Corrections.NONE);
     }
 
     @Override

@@ -1,5 +1,8 @@
 package keentally.core.step;
 
+import java.util.Optional;
+import keentally.core.hand.HandWork;
+
 /** A step with its settings, ready to be done. Pure: the same state gives the same outcome. */
 @FunctionalInterface
 public interface Step {
@@ -12,5 +15,10 @@ public interface Step {
     /** Whether it cannot be done without hand work on the very sample. */
     default boolean byHand() {
         return false;
+    }
+
+    /** The hand work that somebody who adds the step begins with on the sample before them; most begin with none. */
+    default Optional<HandWork> handToBegin() {
+        return Optional.empty();
     }
 }

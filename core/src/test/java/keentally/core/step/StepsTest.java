@@ -8,12 +8,17 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import keentally.core.geometry.Point;
+import keentally.core.hand.Correction;
+import keentally.core.hand.Corrections;
 import keentally.core.measure.Measure;
+import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
 import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane8;
+import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.Scale;
 import keentally.core.region.Objects;
 import keentally.core.setting.ChoiceSetting;
@@ -77,6 +82,62 @@ class StepsTest {
             assertThat(Words.definition(measure)).endsWith(".");
             assertThat(Words.source(measure)).isNotBlank();
         }
+    }
+
+    /** Only whoever adds a station for corrections has gone through the sample by that. */
+    @ParameterizedTest
+    @MethodSource("steps")
+    void handWorkBeginsWhereAStationIsAddedForIt(StepDescription step) {
+        MethodStep added = Method.empty("m", LengthUnit.PX).add(0, step).steps().getFirst();
+        assertThat(added.handToBegin())
+                .isEqualTo(step.id().equals("edit-objects") ? Optional.of(Corrections.NONE) : Optional.empty());
+    }
+
+    @Test
+    void correctionsByHandNeedSomebodyWhoWentThroughTheSample() throws StepFault {
+        State objects = apply(
+                        "label", apply("threshold", start(Optional.empty())).state())
+                .state();
+        Step step = Steps.find("edit-objects").orElseThrow().make().apply(Values.NONE);
+        assertThat(step.byHand()).isTrue();
+        assertThatThrownBy(() -> step.apply(objects, Site.of("edit-objects-1", "grey", Work.alone())))
+                .isInstanceOf(StepFault.class)
+                .hasMessageContaining("nobody has gone through the objects of this sample yet");
+        Outcome nothing = corrected(step, objects, Corrections.NONE);
+        assertThat(nothing.state().objects()).isEqualTo(objects.objects());
+        Outcome dropped = corrected(
+                step,
+                objects,
+                Corrections.NONE
+                        .and(new Correction.Drop(List.of(new Point(2.5, 2.5))))
+                        .and(new Correction.Drop(List.of(new Point(19, 0)))));
+        assertThat(dropped.findings().find("kept")).hasValue(1);
+        assertThat(dropped.findings().find("corrections")).hasValue(1);
+        assertThat(dropped.findings().find("taken-away")).hasValue(1);
+        assertThat(dropped.findings().find("unfit")).hasValue(1);
+        assertThat(dropped.findings().find("unfit-2")).hasValue(1);
+    }
+
+    private static Outcome corrected(Step step, State objects, Corrections corrections) throws StepFault {
+        Site site = new Site("edit-objects-1", "grey", Optional.of(corrections), References.NONE, Work.alone());
+        return step.apply(objects, site);
+    }
+
+    /** The squares' nearest centres are 5 and 2 pixels apart, which is 2.15 µm at 0.4 µm a pixel. */
+    @Test
+    void piecesNearerThanALengthAreOneObject() throws StepFault {
+        State mask = apply("threshold", start(Optional.of(new Scale(0.4, LengthUnit.UM))))
+                .state();
+        assertThat(apply("label", mask).findings().find("objects")).hasValue(2);
+        assertThat(apply("label", mask).findings().find("pieces")).isEmpty();
+        Outcome joined = apply("label", mask, "joinWithin", "2.3 um");
+        assertThat(joined.findings().find("objects")).hasValue(1);
+        assertThat(joined.findings().find("pieces")).hasValue(2);
+        assertThat(joined.state().objects().orElseThrow().regions().pixels(0)).isEqualTo(35 + 9);
+        assertThat(apply("label", mask, "joinWithin", "2 um").findings().find("objects"))
+                .hasValue(2);
+        State unscaled = apply("threshold", start(Optional.empty())).state();
+        assertThatThrownBy(() -> apply("label", unscaled, "joinWithin", "2 um")).hasMessageContaining("scale");
     }
 
     /** Two bright squares of 6 and 3 pixels' side, one with a hole, on dark. */
