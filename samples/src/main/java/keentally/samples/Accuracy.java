@@ -104,6 +104,10 @@ public final class Accuracy {
             double limit,
             double limitInTheMean,
             String unit) {
+        private String with(String number) {
+            return unit.isEmpty() ? number : number + " " + unit;
+        }
+
         public boolean holds() {
             return Math.abs(worst) <= limit && Math.abs(mean) <= limitInTheMean;
         }
@@ -276,21 +280,17 @@ public final class Accuracy {
                 | --- | --- | ---: | ---: | ---: | ---: |
                 """.formatted(EACH));
         for (Row row : rows) {
-            page.append(String.format(
-                    Locale.ROOT,
-                    "| %s | `%s` | %+.3f %s | %s %s | %+.3f %s | %s %s |%n",
-                    row.shapes,
-                    row.measure.id(),
-                    row.worst,
-                    row.unit,
-                    number(row.limit),
-                    row.unit,
-                    row.mean,
-                    row.unit,
-                    number(row.limitInTheMean),
-                    row.unit));
+            page.append(String.join(
+                            " | ",
+                            "| " + row.shapes,
+                            "`" + row.measure.id() + "`",
+                            row.with(String.format(Locale.ROOT, "%+.3f", row.worst)),
+                            row.with(number(row.limit)),
+                            row.with(String.format(Locale.ROOT, "%+.3f", row.mean)),
+                            row.with(number(row.limitInTheMean))))
+                    .append(" |\n");
         }
-        return page.toString().replaceAll(" +\\|", " |");
+        return page.toString();
     }
 
     private static String number(double limit) {
