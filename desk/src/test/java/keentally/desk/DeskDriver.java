@@ -34,6 +34,7 @@ import javafx.scene.robot.Robot;
 import javafx.stage.Stage;
 import javafx.stage.Window;
 import javax.imageio.ImageIO;
+import keentally.core.measure.ObjectTable;
 import keentally.core.view.Viewport;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
@@ -321,16 +322,20 @@ public final class DeskDriver implements AutoCloseable {
         quiet();
     }
 
-    /** Objects at the end of the method. */
-    public int count() {
+    /** The objects at the end of the method with their measures. */
+    public ObjectTable table() {
         return onFx(() -> model.shown()
                 .get()
                 .orElseThrow()
                 .readings()
                 .orElseThrow()
                 .objects()
-                .orElseThrow()
-                .rows());
+                .orElseThrow());
+    }
+
+    /** Objects at the end of the method. */
+    public int count() {
+        return table().rows();
     }
 
     /** The trial sheet's model. */

@@ -137,15 +137,7 @@ class DeskWindowTest {
                 .objects()
                 .orElseThrow()
                 .at(smallest, 0));
-        double[] areas = desk.onFx(() -> desk.model()
-                .shown()
-                .get()
-                .orElseThrow()
-                .readings()
-                .orElseThrow()
-                .objects()
-                .orElseThrow()
-                .column(0));
+        double[] areas = desk.table().column(0);
         assertThat(area).isEqualTo(Arrays.stream(areas).min().orElseThrow());
         Path file = folder.resolve("mine.csv");
         desk.saveTo(file);

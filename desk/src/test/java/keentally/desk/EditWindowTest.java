@@ -59,20 +59,8 @@ class EditWindowTest {
         desk.close();
     }
 
-    private Objects objects() {
-        return desk.onFx(() -> desk.model()
-                .shown()
-                .get()
-                .orElseThrow()
-                .readings()
-                .orElseThrow()
-                .state()
-                .objects()
-                .orElseThrow());
-    }
-
     private long area(double x, double y) {
-        Objects objects = objects();
+        Objects objects = desk.table().objects();
         return objects.regions().pixels(objects.regions().at((int) x, (int) y));
     }
 

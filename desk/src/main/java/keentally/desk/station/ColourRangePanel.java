@@ -48,7 +48,7 @@ final class ColourRangePanel extends VBox implements StationPanel.Body {
         this.tuning = new Tuning(desk, stepId);
         this.newestFit = new Newest(desk, Platform::runLater);
         this.newestMap = new Newest(desk, Platform::runLater);
-        this.space = spaceNow();
+        this.space = tuning.choice("space", ColourSpace.values());
         this.map = new ColourMap(
                 r -> tuning.tryOut(with(r)),
                 r -> tuning.keep(with(r), components().getFirst()));
@@ -72,15 +72,6 @@ final class ColourRangePanel extends VBox implements StationPanel.Body {
             }
         }
         refresh();
-    }
-
-    private ColourSpace spaceNow() {
-        for (ColourSpace each : ColourSpace.values()) {
-            if (tuning.is("space", keentally.core.setting.ChoiceSetting.word(each))) {
-                return each;
-            }
-        }
-        return ColourSpace.HSV;
     }
 
     private List<String> components() {

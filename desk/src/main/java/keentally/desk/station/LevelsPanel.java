@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import javafx.application.Platform;
+import javafx.beans.property.IntegerProperty;
 import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
 import keentally.core.picture.PhaseMap;
@@ -33,28 +34,22 @@ final class LevelsPanel extends VBox implements StationPanel.Body {
     private final Tuning tuning;
     private final Newest newest;
     private final UprightHistogram histogram;
-    private final Curve stability = new Curve("stability", "", Texts.of("stability.up"), CURVE);
-    private final Label across = Prose.of(Texts.of("stability.across"), "setting-name");
-    private final Label steadiness = Prose.of("", "hint");
+    private final StabilityCurve stability = new StabilityCurve(CURVE);
     private final Curve curve = new Curve("levels-plot", Texts.of("levels.cuts"), Texts.of("levels.explained"), 140);
     private final Label cuts = Prose.of("", "figure-line");
     private Optional<LevelProfile> profile = Optional.empty();
     private Plane asked;
 
-    /** What outlives the panel, which is made anew with every setting. */
-    static final class Known {
-        private int held;
-    }
-
-    LevelsPanel(DeskModel desk, String stepId, Known known) {
+    /** @param held the cut touched last; it outlives the panel, which is made anew with every setting */
+    LevelsPanel(DeskModel desk, String stepId, IntegerProperty held) {
         this.desk = desk;
         this.tuning = new Tuning(desk, stepId);
         this.newest = new Newest(desk, Platform::runLater);
-        this.histogram = new UprightHistogram(new Phases(), at -> tuning.tryOut(tuning.handCuts(at)), at -> {
-            known.held = histogram().held();
-            tuning.keepAs(tuning.handCuts(at), Texts.of("action.cut"));
-        });
-        histogram.hold(known.held);
+        this.histogram = new UprightHistogram(
+                new Phases(),
+                at -> tuning.tryOut(tuning.handCuts(at)),
+                at -> tuning.keepAs(tuning.handCuts(at), Texts.of("action.cut")),
+                held);
         histogram.setPrefHeight(HISTOGRAM);
         getStyleClass().add("fair-panel");
         for (Setting<?> setting : tuning.step().description().settings()) {
@@ -63,21 +58,8 @@ final class LevelsPanel extends VBox implements StationPanel.Body {
             }
         }
         cuts.setId("levels-cuts");
-        steadiness.setId("steadiness");
-        getChildren()
-                .addAll(
-                        cuts,
-                        histogram,
-                        across,
-                        stability,
-                        steadiness,
-                        curve,
-                        Prose.of(Texts.of("levels.hint"), "hint"));
+        getChildren().addAll(cuts, histogram, stability, curve, Prose.of(Texts.of("levels.hint"), "hint"));
         refresh();
-    }
-
-    private UprightHistogram histogram() {
-        return histogram;
     }
 
     /** Every other phase is filled. */
@@ -136,25 +118,20 @@ final class LevelsPanel extends VBox implements StationPanel.Body {
 
     /** How the share up to the cut touched last moves at neighbouring cuts. */
     private void stability(double[] at) {
-        boolean there = profile.isPresent()
-                && at.length > 0
-                && profile.get().histogram().total() > 0;
-        for (var node : List.of(stability, across, steadiness)) {
-            node.setVisible(there);
-            node.setManaged(there);
+        if (profile.isEmpty() || at.length == 0 || profile.get().histogram().total() == 0) {
+            stability.show(Optional.empty(), "");
+            return;
         }
-        if (there) {
-            int held = Math.min(histogram.held(), at.length - 1);
-            Stability now = Stability.of(profile.get().histogram(), at, held);
-            stability.show(now.at().stream()
-                    .map(a -> new Curve.At(a.offset(), a.percent()))
-                    .toList());
-            steadiness.setText(Texts.of(
-                    now.isSteep() ? "levels.steep" : "levels.steady",
-                    Figures.number(at[held]),
-                    Figures.percent(now.percent(-2)),
-                    Figures.percent(now.percent(2))));
-        }
+        int held = Math.min(histogram.held().get(), at.length - 1);
+        Stability now = Stability.of(profile.get().histogram(), at, held);
+        String key = now.isSteep() ? "levels.steep" : "levels.steady";
+        stability.show(
+                Optional.of(now),
+                Texts.of(
+                        key,
+                        Figures.number(at[held]),
+                        Figures.percent(now.percent(-2)),
+                        Figures.percent(now.percent(2))));
     }
 
     private static double[] cuts(Run.Station reached) {

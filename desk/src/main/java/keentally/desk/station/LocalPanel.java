@@ -1,9 +1,9 @@
 package keentally.desk.station;
 
 import java.util.Arrays;
-import java.util.Locale;
 import java.util.function.DoubleUnaryOperator;
 import javafx.scene.layout.VBox;
+import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.NumberSetting;
 import keentally.core.setting.Setting;
 import keentally.core.threshold.LocalThreshold;
@@ -32,15 +32,8 @@ final class LocalPanel extends VBox implements StationPanel.Body {
     }
 
     private static NeighbourCurve curve(DeskModel desk, String stepId, NeighbourCurve.Told told) {
-        String words = "local." + told.name().toLowerCase(Locale.ROOT);
+        String words = "local." + ChoiceSetting.word(told);
         return new NeighbourCurve(desk, stepId, told, Texts.of("local.across"), CURVE, words);
-    }
-
-    private LocalThreshold.Rule rule() {
-        return Arrays.stream(LocalThreshold.Rule.values())
-                .filter(r -> tuning.is("rule", r.name().toLowerCase(Locale.ROOT)))
-                .findFirst()
-                .orElseThrow();
     }
 
     /** From per cent of the range to k: the rules of the mean count k in hundredths of half the range. */
@@ -58,8 +51,9 @@ final class LocalPanel extends VBox implements StationPanel.Body {
             return;
         }
         NumberSetting setting = (NumberSetting) tuning.setting("k");
-        double k = tuning.step().values().find(setting).orElseGet(() -> rule().usual(tuning.is("keep", "dark")));
-        DoubleUnaryOperator there = moved(rule(), k);
+        LocalThreshold.Rule rule = tuning.choice("rule", LocalThreshold.Rule.values());
+        double k = tuning.step().values().find(setting).orElseGet(() -> rule.usual(tuning.is("keep", "dark")));
+        DoubleUnaryOperator there = moved(rule, k);
         var neighbours = Arrays.stream(MOVES)
                 .map(there)
                 .mapToObj(at ->

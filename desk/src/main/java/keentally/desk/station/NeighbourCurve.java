@@ -12,6 +12,7 @@ import keentally.core.region.Objects;
 import keentally.core.run.Run;
 import keentally.core.run.RunFault;
 import keentally.core.run.Sample;
+import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.Values;
 import keentally.core.words.Figures;
 import keentally.core.work.Cancel;
@@ -28,15 +29,9 @@ final class NeighbourCurve extends VBox {
     /** The number that is told. */
     enum Told {
         /** Objects at the method's end. */
-        COUNT("count"),
+        COUNT,
         /** What the station itself chooses, per cent of the field. */
-        SHARE("share");
-
-        private final String word;
-
-        Told(String word) {
-            this.word = word;
-        }
+        SHARE
     }
 
     /** From how much of itself on a number that the nearer neighbours move it counts as steep. */
@@ -59,8 +54,9 @@ final class NeighbourCurve extends VBox {
         this.words = words;
         this.desk = desk;
         this.stepId = stepId;
-        this.curve = new Curve(told.word + "-stability", across, Texts.of(told.word + ".up"), height);
-        sentence.setId(told.word + "-steadiness");
+        this.curve = new Curve(
+                ChoiceSetting.word(told) + "-stability", across, Texts.of(ChoiceSetting.word(told) + ".up"), height);
+        sentence.setId(ChoiceSetting.word(told) + "-steadiness");
         getChildren().addAll(curve, sentence);
         clear();
     }

@@ -1,8 +1,9 @@
 package keentally.desk.station;
 
 import java.util.Optional;
-import keentally.core.hand.Corrections;
+import keentally.core.hand.HandWork;
 import keentally.core.method.Method;
+import keentally.core.method.MethodStep;
 import keentally.core.step.StepDescription;
 import keentally.core.words.Words;
 import keentally.desk.look.Texts;
@@ -48,23 +49,19 @@ public final class StationActions {
         }
     }
 
-    /**
-     * Puts a new station behind the selected one and selects it. One for corrections begins with none on the sample on the stage: whoever
-     * adds it goes through that sample.
-     */
+    /** Puts a new station behind the selected one, with the hand work it begins with, and selects it. */
     public void add(StepDescription description) {
         int at = place();
         Method next = desk.method().add(at, description);
-        String id = next.steps().get(at).id();
+        MethodStep step = next.steps().get(at);
         String sample = desk.sampleId().get();
-        boolean begins = description.id().equals("edit-objects") && !sample.isEmpty();
-        String title = Texts.of("action.add", Words.title(description));
+        Optional<HandWork> begun = step.handToBegin();
         boolean added = desk.change(
-                title,
+                Texts.of("action.add", Words.title(description)),
                 m -> next,
-                s -> begins ? s.withHand(sample, desk.methodId(), id, Optional.of(Corrections.NONE)) : s);
+                s -> begun.isEmpty() || sample.isEmpty() ? s : s.withHand(sample, desk.methodId(), step.id(), begun));
         if (added) {
-            desk.station().set(id);
+            desk.station().set(step.id());
         }
     }
 

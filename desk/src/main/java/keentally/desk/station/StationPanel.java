@@ -2,6 +2,8 @@ package keentally.desk.station;
 
 import java.util.Optional;
 import javafx.beans.binding.Bindings;
+import javafx.beans.property.IntegerProperty;
+import javafx.beans.property.SimpleIntegerProperty;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
@@ -36,7 +38,7 @@ public final class StationPanel extends VBox {
     private Body body;
     private final VBox footer = new VBox();
     private final ClusterPanel.Known clusters = new ClusterPanel.Known();
-    private final LevelsPanel.Known levels = new LevelsPanel.Known();
+    private final IntegerProperty levels = new SimpleIntegerProperty();
     private final EditPanel.Known corrections = new EditPanel.Known();
     private final StageModel stage;
     private final Runnable onTrial;

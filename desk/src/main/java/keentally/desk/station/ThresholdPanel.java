@@ -2,7 +2,7 @@ package keentally.desk.station;
 
 import java.util.Optional;
 import javafx.application.Platform;
-import javafx.scene.control.Label;
+import javafx.beans.property.SimpleIntegerProperty;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -15,8 +15,6 @@ import keentally.core.stats.Histogram;
 import keentally.core.step.State;
 import keentally.core.threshold.Stability;
 import keentally.core.words.Figures;
-import keentally.desk.look.Curve;
-import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 
@@ -27,9 +25,7 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
     private final DeskModel desk;
     private final Tuning tuning;
     private final UprightHistogram histogram;
-    private final Curve stability = new Curve("stability", "", Texts.of("stability.up"), CURVE);
-    private final Label across = Prose.of(Texts.of("stability.across"), "setting-name");
-    private final Label steadiness = Prose.of("", "hint");
+    private final StabilityCurve stability = new StabilityCurve(CURVE);
     private final NeighbourCurve counts;
     private Optional<LevelProfile> profile = Optional.empty();
     private double cut = Double.NaN;
@@ -42,7 +38,8 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
         this.histogram = new UprightHistogram(
                 new Sides(),
                 at -> tuning.tryOut(tuning.handCut(at[0])),
-                at -> tuning.keepAs(tuning.handCut(at[0]), Texts.of("action.cut")));
+                at -> tuning.keepAs(tuning.handCut(at[0]), Texts.of("action.cut")),
+                new SimpleIntegerProperty());
         getStyleClass().add("threshold-panel");
         for (Setting<?> setting : tuning.step().description().settings()) {
             if (setting.applies(tuning.step().values())) {
@@ -51,9 +48,7 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
         }
         if (!tuning.is("keep", "between")) {
             VBox.setVgrow(histogram, Priority.ALWAYS);
-            steadiness.setId("steadiness");
-            across.visibleProperty().bind(stability.visibleProperty());
-            getChildren().addAll(histogram, across, stability, steadiness, counts);
+            getChildren().addAll(histogram, stability, counts);
             Tooltip.install(histogram, new Tooltip(Texts.of("threshold.scale")));
         }
         refresh();
@@ -122,20 +117,15 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
                 && !tuning.isStale()
                 && !Double.isNaN(cut)
                 && profile.get().histogram().total() > 0;
-        stability.setVisible(there);
-        steadiness.setVisible(there);
         if (!there) {
+            stability.show(Optional.empty(), "");
             counts.clear();
             return;
         }
         Stability now = Stability.of(profile.get().histogram(), cut, tuning.is("keep", "dark"));
-        stability.show(now.at().stream()
-                .map(a -> new Curve.At(a.offset(), a.percent()))
-                .toList());
-        steadiness.setText(Texts.of(
-                now.isSteep() ? "stability.steep" : "stability.steady",
-                Figures.percent(now.percent(-2)),
-                Figures.percent(now.percent(2))));
+        String key = now.isSteep() ? "stability.steep" : "stability.steady";
+        stability.show(
+                Optional.of(now), Texts.of(key, Figures.percent(now.percent(-2)), Figures.percent(now.percent(2))));
         counts.show(now.at().stream()
                 .map(a -> new NeighbourCurve.Neighbour(a.offset(), tuning.handCut(a.cut())))
                 .toList());

@@ -75,6 +75,14 @@ final class Tuning {
         return word.equals(tree(found));
     }
 
+    /** The word that is chosen. */
+    <E extends Enum<E>> E choice(String setting, E[] words) {
+        return Arrays.stream(words)
+                .filter(w -> is(setting, ChoiceSetting.word(w)))
+                .findFirst()
+                .orElseThrow();
+    }
+
     /** Sets a value as it would stand in a file. */
     boolean set(Setting<?> setting, Object tree) {
         return keep(step().values().withTree(setting, tree), setting);

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import javafx.beans.property.IntegerProperty;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
 import javafx.scene.AccessibleRole;
@@ -52,7 +53,7 @@ final class UprightHistogram extends Pane {
     private final Parts parts;
     private Optional<LevelProfile> profile = Optional.empty();
     private double[] cuts = {};
-    private int held;
+    private final IntegerProperty held;
     private boolean dragging;
 
     /** A cut's line, its grip and its value. */
@@ -74,9 +75,11 @@ final class UprightHistogram extends Pane {
     /**
      * @param onDrag told the cuts again and again while a bar is dragged
      * @param onDone told the cuts where it is let go
+     * @param held the cut touched last, from 0
      */
-    UprightHistogram(Parts parts, Consumer<double[]> onDrag, Consumer<double[]> onDone) {
+    UprightHistogram(Parts parts, Consumer<double[]> onDrag, Consumer<double[]> onDone, IntegerProperty held) {
         this.parts = parts;
+        this.held = held;
         setId("histogram");
         getStyleClass().add("histogram");
         kept.getStyleClass().add("histogram-kept");
@@ -125,11 +128,12 @@ final class UprightHistogram extends Pane {
             cuts = new double[] {valueAt(y)};
         }
         LevelProfile p = profile.orElseThrow();
-        held = 0;
+        int nearest = 0;
         for (int i = 1; i < cuts.length; i++) {
-            boolean nearer = Math.abs(yOf(p, cuts[i]) - y) < Math.abs(yOf(p, cuts[held]) - y);
-            held = nearer ? i : held;
+            boolean nearer = Math.abs(yOf(p, cuts[i]) - y) < Math.abs(yOf(p, cuts[nearest]) - y);
+            nearest = nearer ? i : nearest;
         }
+        held.set(nearest);
     }
 
     private void drag(double y, Consumer<double[]> onDrag) {
@@ -143,11 +147,12 @@ final class UprightHistogram extends Pane {
     /** Where two cuts are as near as they can be, the one that is held stays where it is. */
     private void move(double value) {
         LevelProfile p = profile.orElseThrow();
+        int at = held.get();
         double least = p.whole() ? 1 : (p.high() - p.low()) / 1000;
-        double low = held > 0 ? cuts[held - 1] + least : p.low();
-        double high = held < cuts.length - 1 ? cuts[held + 1] - least : p.high();
+        double low = at > 0 ? cuts[at - 1] + least : p.low();
+        double high = at < cuts.length - 1 ? cuts[at + 1] - least : p.high();
         if (low <= high) {
-            cuts[held] = Math.clamp(value, low, high);
+            cuts[at] = Math.clamp(value, low, high);
         }
     }
 
@@ -158,7 +163,7 @@ final class UprightHistogram extends Pane {
         }
         LevelProfile p = profile.get();
         double step = p.whole() ? Math.max(1, Math.rint((p.high() - p.low()) / 500)) : (p.high() - p.low()) / 500;
-        move(cuts[held] + sign * step);
+        move(cuts[held.get()] + sign * step);
         onDone.accept(cuts.clone());
         e.consume();
     }
@@ -173,7 +178,9 @@ final class UprightHistogram extends Pane {
     void show(double... newCuts) {
         if (!dragging) {
             cuts = newCuts.clone();
-            held = cuts.length > 0 ? Math.min(held, cuts.length - 1) : held;
+            if (cuts.length > 0) {
+                held.set(Math.min(held.get(), cuts.length - 1));
+            }
         }
         while (bars.size() < cuts.length) {
             Bar bar = Bar.make(bars.size());
@@ -185,13 +192,8 @@ final class UprightHistogram extends Pane {
     }
 
     /** The cut touched last, from 0. */
-    int held() {
+    IntegerProperty held() {
         return held;
-    }
-
-    /** As if a cut had been touched. */
-    void hold(int cut) {
-        held = cut;
     }
 
     private double valueAt(double y) {
@@ -236,15 +238,16 @@ final class UprightHistogram extends Pane {
     }
 
     private void bar(LevelProfile p, int i) {
+        int at = held.get();
         Bar bar = bars.get(i);
         double y = yOf(p, cuts[i]);
         bar.line.resizeRelocate(LEFT - 4, y - 1, getWidth() - LEFT + 4, 2);
         bar.grip.resizeRelocate(getWidth() - 2 * GRIP - 2, y - GRIP / 1.5, 2 * GRIP, GRIP * 1.34);
-        bar.grip.pseudoClassStateChanged(HELD, cuts.length > 1 && i == held);
+        bar.grip.pseudoClassStateChanged(HELD, cuts.length > 1 && i == at);
         place(bar.value, Figures.number(cuts[i]), 0, Math.clamp(y - 9, 10, getHeight() - 28), LEFT - 4);
-        boolean crowded = i != held && Math.abs(y - yOf(p, cuts[held])) < LINE
-                || i > 0 && i - 1 != held && Math.abs(y - yOf(p, cuts[i - 1])) < LINE;
-        bar.value.setVisible(i == held || !crowded);
+        boolean crowded = i != at && Math.abs(y - yOf(p, cuts[at])) < LINE
+                || i > 0 && i - 1 != at && Math.abs(y - yOf(p, cuts[i - 1])) < LINE;
+        bar.value.setVisible(i == at || !crowded);
         boolean nearTop = bar.value.isVisible() && Math.abs(bar.value.getLayoutY() - top.getLayoutY()) < LINE;
         boolean nearBottom = bar.value.isVisible() && Math.abs(bar.value.getLayoutY() - bottom.getLayoutY()) < LINE;
         top.setVisible(top.isVisible() && !nearTop);
@@ -253,19 +256,20 @@ final class UprightHistogram extends Pane {
 
     /** What lies above and below the cut that is held. */
     private void shares(LevelProfile p) {
-        double y = yOf(p, cuts[held]);
-        double upTo = p.percentUpTo(cuts[held]);
-        double before = held > 0 ? p.percentUpTo(cuts[held - 1]) : 0;
-        double after = held < cuts.length - 1 ? p.percentUpTo(cuts[held + 1]) : 100;
-        above.setText(parts.share(held + 1, after - upTo));
-        below.setText(parts.share(held, upTo - before));
+        int at = held.get();
+        double y = yOf(p, cuts[at]);
+        double upTo = p.percentUpTo(cuts[at]);
+        double before = at > 0 ? p.percentUpTo(cuts[at - 1]) : 0;
+        double after = at < cuts.length - 1 ? p.percentUpTo(cuts[at + 1]) : 100;
+        above.setText(parts.share(at + 1, after - upTo));
+        below.setText(parts.share(at, upTo - before));
         double above0 = y < SHARE_ROOM ? y + 6 : y > getHeight() - SHARE_ROOM ? y - 46 : y - 26;
         double below0 = y < SHARE_ROOM ? y + 26 : y > getHeight() - SHARE_ROOM ? y - 26 : y + 6;
         double width = getWidth() - LEFT - 8 - 2 * GRIP;
         above.resizeRelocate(LEFT, above0, width, 20);
         below.resizeRelocate(LEFT, below0, width, 20);
-        above.pseudoClassStateChanged(KEPT, parts.kept(held + 1));
-        below.pseudoClassStateChanged(KEPT, parts.kept(held));
+        above.pseudoClassStateChanged(KEPT, parts.kept(at + 1));
+        below.pseudoClassStateChanged(KEPT, parts.kept(at));
     }
 
     private static void place(Label label, String text, double x, double y, double width) {
