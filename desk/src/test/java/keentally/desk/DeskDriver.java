@@ -446,6 +446,12 @@ public final class DeskDriver implements AutoCloseable {
         delivered();
     }
 
+    /** Presses the mouse where it is, and holds it. */
+    public void pressMouse() {
+        robot.press(MouseButton.PRIMARY);
+        delivered();
+    }
+
     public void dragTo(String id, double shareX, double shareY) {
         moveTo(within(id, shareX, shareY));
         delivered();

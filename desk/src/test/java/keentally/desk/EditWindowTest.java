@@ -143,6 +143,51 @@ class EditWindowTest {
         assertThat(desk.text("message")).contains("above 0");
     }
 
+    /** Escape in the middle of a line gives it up; the next one counts. */
+    @Test
+    void aLineIsGivenUpHalfWay() {
+        desk.click("edit-mode-cut");
+        desk.pointAt(100, 160);
+        desk.pressMouse();
+        desk.pointAt(100, 220);
+        desk.keys(KeyCode.ESCAPE);
+        desk.release();
+        assertThat(corrections()).isZero();
+        desk.dragPicture(10, 10, 12, 10);
+        assertThat(desk.node("unfit-0").isVisible()).isTrue();
+        assertThat(desk.count()).isEqualTo(4);
+    }
+
+    /** Nothing is found in them, so there is nothing to correct and nothing to spread; neither stops the desk. */
+    @Test
+    void aBlackPictureAndOneOfASinglePixelAreSaidToHoldNothing() throws Exception {
+        for (int side : new int[] {1, 60}) {
+            File file = folder.resolve("black" + side + ".png").toFile();
+            ImageIO.write(new BufferedImage(side, side, BufferedImage.TYPE_BYTE_GRAY), "png", file);
+            desk.open(file.toPath());
+            desk.onFx(() -> {
+                StationActions actions = new StationActions(desk.model());
+                for (String step : List.of("threshold", "invert-mask", "edit-objects")) {
+                    actions.add(Steps.find(step).orElseThrow());
+                }
+                return null;
+            });
+            desk.quiet();
+            desk.click("view-objects");
+            desk.click("together-summary");
+            desk.click("together-spread");
+            assertThat(desk.text("distribution-numbers")).isEqualTo("No object has this measure.");
+            desk.click("view-bench");
+            desk.onFx(() -> {
+                desk.model().station().set("edit-objects-1");
+                return null;
+            });
+            desk.quiet();
+            desk.clickPictureOther(0.5, 0.5);
+            assertThat(desk.text("message")).isNotEmpty();
+        }
+    }
+
     /** The small one is dropped by hand; with a gate that drops it already, that correction has nothing to do any more. */
     @Test
     void whatNoLongerFitsIsNamedAndFitsAgainWhenTheMethodIsPutBack() {
