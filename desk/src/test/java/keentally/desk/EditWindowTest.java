@@ -98,6 +98,9 @@ class EditWindowTest {
         assertThat(desk.text("edit-sum")).isEqualTo("3 of 4 objects changed by hand, 0 taken away");
         assertThat(desk.text("correction-0")).isEqualTo("1  join 2 objects");
         assertThat(desk.text("correction-1")).isEqualTo("2  cut along a line");
+        desk.click("view-objects");
+        assertThat(desk.text("object-count")).isEqualTo("4 objects · 3 by hand");
+        desk.click("view-bench");
         desk.focusStage();
         desk.keys(KeyCode.CONTROL, KeyCode.Z);
         desk.keys(KeyCode.CONTROL, KeyCode.Z);

@@ -8,9 +8,9 @@ import java.util.stream.IntStream;
  * How values are spread, each with a weight: every object counts as one, or by its area.
  *
  * <p>Definition: classes are equally wide from the least to the greatest value, or equally wide in the logarithm; a value on a border is
- * in the upper class, the greatest in the last. The share of a class is its part of all weights. The cumulative share at the i-th value
- * in order is the weight of all before it and half of its own; between values it runs straight, and below the first and above the last it
- * stands still. Dp is where it comes to p per cent. Mean and standard deviation are weighted, the latter over all weights; CV is their
+ * in the upper class, the greatest in the last. The share of a class is its part of all weights, the cumulative share at a value that of
+ * all values up to it. For Dp every value in order stands where the weight of those before it and half of its own lies; between values
+ * it runs straight, and below the first and above the last it stands still; Dp is where that comes to p per cent. Mean and standard deviation are weighted, the latter over all weights; CV is their
  * ratio.
  *
  * <p>Edge cases: values that are no number are left out, and with logarithmic classes those of 0 and less; without values every number is
@@ -22,7 +22,10 @@ import java.util.stream.IntStream;
 public final class Distribution {
     private final double[] values;
 
-    /** Cumulative share at each value, 0 to 1. */
+    /** Where each value stands among the weights, 0 to 1. */
+    private final double[] middle;
+
+    /** The weights of each value and of those before it, 0 to 1. */
     private final double[] upTo;
 
     private final double[] edges;
@@ -33,12 +36,14 @@ public final class Distribution {
     private Distribution(double[] values, double[] weights, boolean log, int classes) {
         this.values = values;
         double total = Arrays.stream(weights).sum();
+        this.middle = new double[values.length];
         this.upTo = new double[values.length];
         double before = 0;
         double sum = 0;
         for (int i = 0; i < values.length; i++) {
-            upTo[i] = (before + weights[i] / 2) / total;
+            middle[i] = (before + weights[i] / 2) / total;
             before += weights[i];
+            upTo[i] = before / total;
             sum += weights[i] * values[i];
         }
         this.mean = sum / total;
@@ -125,36 +130,37 @@ public final class Distribution {
         return Math.clamp(at, 0, percents.length - 1);
     }
 
-    /** Where the cumulative share comes to so many per cent, as D50 for 50. */
+    /** So many per cent of the weight lie below it, as below D50 for 50. */
     public double at(double percent) {
         if (values.length == 0) {
             return Double.NaN;
         }
         double share = percent / 100;
-        int found = Arrays.binarySearch(upTo, share);
+        int found = Arrays.binarySearch(middle, share);
         int above = found >= 0 ? found : -found - 1;
         if (above == 0 || above == values.length) {
             return values[Math.min(above, values.length - 1)];
         }
-        double part = (share - upTo[above - 1]) / (upTo[above] - upTo[above - 1]);
+        double part = (share - middle[above - 1]) / (middle[above] - middle[above - 1]);
         return values[above - 1] + part * (values[above] - values[above - 1]);
     }
 
-    /** Cumulative share at a value, in per cent. */
+    /** Per cent of the weight that lie at a value and below. */
     public double percentUpTo(double value) {
         if (values.length == 0) {
             return Double.NaN;
         }
-        int found = Arrays.binarySearch(values, value);
-        int above = found >= 0 ? found : -found - 1;
-        if (above == values.length) {
-            return 100;
+        int low = 0;
+        int high = values.length;
+        while (low < high) {
+            int probe = (low + high) >>> 1;
+            if (values[probe] <= value) {
+                low = probe + 1;
+            } else {
+                high = probe;
+            }
         }
-        if (above == 0) {
-            return values[0] == value ? 100 * upTo[0] : 0;
-        }
-        double part = (value - values[above - 1]) / (values[above] - values[above - 1]);
-        return 100 * (upTo[above - 1] + part * (upTo[above] - upTo[above - 1]));
+        return low == 0 ? 0 : low == values.length ? 100 : 100 * upTo[low - 1];
     }
 
     public double mean() {

@@ -81,6 +81,8 @@ final class ObjectsPane extends VBox {
         Button take = new Button(Texts.of("objects.export"));
         take.setId("export");
         take.setOnAction(e -> export.run());
+        take.setMinWidth(Region.USE_PREF_SIZE);
+        columns.setMinWidth(Region.USE_PREF_SIZE);
         columns.setId("columns");
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
