@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.function.IntPredicate;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
+import keentally.core.draw.Canvas;
 import keentally.core.geometry.Point;
 import keentally.core.geometry.Polygon;
 import keentally.core.hand.Correction;
@@ -30,8 +31,6 @@ import keentally.core.region.Regions;
  * <p>Cost: as long as the runs of all objects, and a walk over them for every place.
  */
 public final class Correcting {
-    private static final double FINE = 0.2;
-
     private final String station;
     private final Field field;
     private final List<Edited> all = new ArrayList<>();
@@ -182,8 +181,7 @@ public final class Correcting {
         if (outline.size() < 3) {
             return false;
         }
-        Field.Part wanted = new Field.Part(new Polygon(outline), false);
-        Mask inside = field.clip(Field.of(width, height, List.of(wanted)).mask());
+        Mask inside = field.clip(Field.within(new Polygon(outline), width, height));
         Piece free = Piece.of(inside.minus(kept()), 0, 0);
         if (free.isEmpty()) {
             return false;
@@ -209,12 +207,9 @@ public final class Correcting {
 
     private boolean erase(Correction.Erase erase) {
         double reach = erase.width() / 2;
-        List<Point> path = erase.path();
-        Canvas under = new Canvas(path, reach);
-        for (int i = 0; i < path.size(); i++) {
-            under.brush(path.get(Math.max(0, i - 1)), path.get(i), reach);
-        }
-        return take(under.piece(), Edited::isKept, true);
+        Canvas under = new Canvas(erase.path(), reach, width, height);
+        under.brush(erase.path(), reach);
+        return take(piece(under), Edited::isKept, true);
     }
 
     /** Takes pixels from objects. @param parted whether what falls into more parts than it had becomes several objects */
@@ -247,11 +242,9 @@ public final class Correcting {
     }
 
     private boolean cut(List<Point> line) {
-        Canvas under = new Canvas(line, 0);
-        for (int i = 1; i < line.size(); i++) {
-            under.trace(line.get(i - 1), line.get(i));
-        }
-        Piece knife = under.piece();
+        Canvas under = new Canvas(line, 0, width, height);
+        under.trace(line);
+        Piece knife = piece(under);
         boolean any = false;
         int entries = all.size();
         for (int i = 0; i < entries; i++) {
@@ -267,69 +260,8 @@ public final class Correcting {
         return any;
     }
 
-    /** As much of the picture as something drawn can reach. */
-    private final class Canvas {
-        private final int left;
-        private final int top;
-        private final int across;
-        private final int down;
-        private final byte[] set;
-
-        Canvas(List<Point> path, double reach) {
-            double[] x = path.stream().mapToDouble(Point::x).sorted().toArray();
-            double[] y = path.stream().mapToDouble(Point::y).sorted().toArray();
-            left = (int) Math.clamp(Math.floor(x[0] - reach), 0, width);
-            top = (int) Math.clamp(Math.floor(y[0] - reach), 0, height);
-            across = (int) Math.clamp(Math.floor(x[x.length - 1] + reach) + 1, left, width) - left;
-            down = (int) Math.clamp(Math.floor(y[y.length - 1] + reach) + 1, top, height) - top;
-            set = new byte[across * down];
-        }
-
-        private void set(int x, int y) {
-            if (x >= left && y >= top && x < left + across && y < top + down) {
-                set[(y - top) * across + x - left] = 1;
-            }
-        }
-
-        /** Sets the centres within {@code reach} of a stretch. */
-        void brush(Point a, Point b, double reach) {
-            double dx = b.x() - a.x();
-            double dy = b.y() - a.y();
-            double length2 = dx * dx + dy * dy;
-            int bottom = (int) Math.min(top + down - 1.0, Math.ceil(Math.max(a.y(), b.y()) + reach));
-            int right = (int) Math.min(left + across - 1.0, Math.ceil(Math.max(a.x(), b.x()) + reach));
-            for (int y = (int) Math.max(top, Math.floor(Math.min(a.y(), b.y()) - reach)); y <= bottom; y++) {
-                for (int x = (int) Math.max(left, Math.floor(Math.min(a.x(), b.x()) - reach)); x <= right; x++) {
-                    double px = x + 0.5 - a.x();
-                    double py = y + 0.5 - a.y();
-                    double along = length2 == 0 ? 0 : Math.clamp((px * dx + py * dy) / length2, 0, 1);
-                    if (Math.pow(px - along * dx, 2) + Math.pow(py - along * dy, 2) <= reach * reach) {
-                        set(x, y);
-                    }
-                }
-            }
-        }
-
-        /** Sets pixels along a stretch so that each shares a side with the next: nothing passes between them. */
-        void trace(Point a, Point b) {
-            int steps = (int) Math.ceil(Math.hypot(b.x() - a.x(), b.y() - a.y()) / FINE) + 1;
-            int lastX = (int) Math.floor(a.x());
-            int lastY = (int) Math.floor(a.y());
-            for (int i = 0; i <= steps; i++) {
-                int x = (int) Math.floor(a.x() + (b.x() - a.x()) * i / steps);
-                int y = (int) Math.floor(a.y() + (b.y() - a.y()) * i / steps);
-                if (x != lastX && y != lastY) {
-                    set(x, lastY);
-                }
-                set(x, y);
-                lastX = x;
-                lastY = y;
-            }
-        }
-
-        Piece piece() {
-            return set.length == 0 ? new Piece(new int[0]) : Piece.of(Mask.from(set, across, down), left, top);
-        }
+    private static Piece piece(Canvas under) {
+        return under.isEmpty() ? new Piece(new int[0]) : Piece.of(under.mask(), under.left(), under.top());
     }
 
     /** What a knife leaves of a piece; the pixels under it go to the part that reaches them first, in reading order. */

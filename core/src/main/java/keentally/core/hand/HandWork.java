@@ -1,4 +1,4 @@
 package keentally.core.hand;
 
 /** One step's hand work on one sample. Positions are in pixels of the picture. */
-public sealed interface HandWork permits Corrections, Seeds, Strokes {}
+public sealed interface HandWork permits Corrections, Painting, Seeds, Strokes {}

@@ -30,16 +30,26 @@ public final class FillHoles {
         Regions pieces = Labeller.regions(background, Neighbours.FOUR, work);
         boolean[] hole = new boolean[pieces.count()];
         int holes = 0;
+        int larger = 0;
+        int open = 0;
+        long ground = 0;
         for (int i = 0; i < hole.length; i++) {
-            hole[i] = pieces.pixels(i) <= upTo && !pieces.leaves(i, inner);
+            boolean shut = !pieces.leaves(i, inner);
+            hole[i] = shut && pieces.pixels(i) <= upTo;
             holes += hole[i] ? 1 : 0;
+            larger += shut && !hole[i] ? 1 : 0;
+            open += shut ? 0 : 1;
+            ground = shut ? ground : Math.max(ground, pieces.pixels(i));
         }
-        return new Filled(mask.or(pieces.mask(i -> hole[i])), holes);
+        return new Filled(mask.or(pieces.mask(i -> hole[i])), holes, larger, ground > 0 ? open - 1 : 0);
     }
 
     /**
      * @param mask with its holes filled
      * @param holes how many were
+     * @param larger how many were left because they are larger
+     * @param open how many pieces of background were left because they reach the field's edge, the largest of these not counted: it
+     *     is the ground
      */
-    public record Filled(Mask mask, int holes) {}
+    public record Filled(Mask mask, int holes, int larger, int open) {}
 }

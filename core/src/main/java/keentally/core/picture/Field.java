@@ -48,10 +48,10 @@ public final class Field {
         boolean adds = parts.stream().anyMatch(p -> !p.takenAway());
         Mask mask = adds ? Mask.empty(width, height) : Mask.full(width, height);
         for (Part part : parts) {
-            mask = part.takenAway() ? mask : mask.or(raster(width, height, part.shape()));
+            mask = part.takenAway() ? mask : mask.or(within(part.shape(), width, height));
         }
         for (Part part : parts) {
-            mask = part.takenAway() ? mask.minus(raster(width, height, part.shape())) : mask;
+            mask = part.takenAway() ? mask.minus(within(part.shape(), width, height)) : mask;
         }
         if (mask.count() == 0) {
             throw new IllegalArgumentException("the field holds no pixel of this picture of " + width + " × " + height);
@@ -59,7 +59,8 @@ public final class Field {
         return of(mask);
     }
 
-    private static Mask raster(int width, int height, Shape shape) {
+    /** The pixels of a picture whose centres lie in or on a shape; none where it lies beside the picture. */
+    public static Mask within(Shape shape, int width, int height) {
         Rectangle box = shape.bounds();
         int left = (int) Math.clamp(Math.floor(box.x()), 0, width);
         int right = (int) Math.clamp(Math.ceil(box.right()), 0, width);

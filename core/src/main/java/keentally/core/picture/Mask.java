@@ -154,6 +154,20 @@ public final class Mask {
         return out;
     }
 
+    /** Laid at (left, top) into a larger mask, which holds it whole. */
+    public Mask placed(int left, int top, int wide, int high) {
+        Mask out = empty(wide, high);
+        for (int y = 0; y < height; y++) {
+            int x = nextSet(y, 0);
+            while (x < width) {
+                int end = nextClear(y, x);
+                setRun(out.words, (top + y) * out.stride, left + x, left + end);
+                x = nextSet(y, end);
+            }
+        }
+        return out;
+    }
+
     private int next(int y, int x, long flip) {
         if (x >= width) {
             return width;

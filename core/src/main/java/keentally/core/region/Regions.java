@@ -1,6 +1,9 @@
 package keentally.core.region;
 
 import java.util.Arrays;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
 import java.util.function.IntPredicate;
 import keentally.core.picture.Mask;
 
@@ -162,9 +165,7 @@ public final class Regions {
 
     /** Sets what of a run lies beside runs of lower regions in one row. */
     private void lines(int run, int row, IntPredicate chosen, long[] words, int stride) {
-        int found = Arrays.binarySearch(from, rowStart[row], rowStart[row + 1], from[run] - 1);
-        int other = found >= 0 ? found : Math.max(rowStart[row], -found - 2);
-        for (; other < rowStart[row + 1] && from[other] <= to[run]; other++) {
+        for (int other = firstBeside(run, row); other < rowStart[row + 1] && from[other] <= to[run]; other++) {
             boolean lower = owner[other] < owner[run] && chosen.test(owner[other]);
             if (lower && to[other] >= from[run]) {
                 int left = Math.max(from[run], from[other] - 1);
@@ -172,6 +173,32 @@ public final class Regions {
                 Mask.setRun(words, y[run] * stride, left, right);
             }
         }
+    }
+
+    /** The pairs of qualifying regions that touch by eight neighbours, the lower first, each pair once, in order. */
+    public List<int[]> touching(IntPredicate chosen) {
+        Set<Long> pairs = new HashSet<>();
+        for (int run = 0; run < owner.length; run++) {
+            for (int row = y[run]; row <= Math.min(height - 1, y[run] + 1) && chosen.test(owner[run]); row++) {
+                for (int other = firstBeside(run, row); other < rowStart[row + 1] && from[other] <= to[run]; other++) {
+                    int a = Math.min(owner[run], owner[other]);
+                    int b = Math.max(owner[run], owner[other]);
+                    if (a != b && to[other] >= from[run] && chosen.test(owner[other])) {
+                        pairs.add((long) a << 32 | b);
+                    }
+                }
+            }
+        }
+        return pairs.stream()
+                .sorted()
+                .map(p -> new int[] {(int) (p >> 32), p.intValue()})
+                .toList();
+    }
+
+    /** The first run of a row that may lie beside a run. */
+    private int firstBeside(int run, int row) {
+        int found = Arrays.binarySearch(from, rowStart[row], rowStart[row + 1], from[run] - 1);
+        return found >= 0 ? found : Math.max(rowStart[row], -found - 2);
     }
 
     /** Without the pixels of a mask; a region that has no pixel left is gone. */

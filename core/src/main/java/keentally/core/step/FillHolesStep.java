@@ -25,8 +25,8 @@ record FillHolesStep(Optional<Area> upTo) implements Step {
         double most = upTo.map(a -> a.px2(before.scale())).orElse(Double.POSITIVE_INFINITY);
         FillHoles.Filled filled = FillHoles.of(before.needMask(), before.field(), most, site.work());
         long added = filled.mask().count() - before.needMask().count();
-        return new Outcome(
-                before.give(filled.mask()),
-                Findings.NONE.with("holes", filled.holes()).with("added-px2", added));
+        Findings findings = Findings.NONE.with("holes", filled.holes()).with("added-px2", added);
+        Findings left = filled.larger() > 0 ? findings.with("larger", filled.larger()) : findings;
+        return new Outcome(before.give(filled.mask()), filled.open() > 0 ? left.with("open", filled.open()) : left);
     }
 }

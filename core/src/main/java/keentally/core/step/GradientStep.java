@@ -12,6 +12,7 @@ import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.Condition;
 import keentally.core.setting.LengthSetting;
 import keentally.core.setting.Setting;
+import keentally.core.work.Work;
 
 /** How much the picture changes from place to place. */
 record GradientStep(By by, Length radius) implements Step {
@@ -39,17 +40,17 @@ record GradientStep(By by, Length radius) implements Step {
     @Override
     public Outcome apply(State before, Site site) throws StepFault {
         double px = TopHatStep.checked(radius.px(before.scale()));
-        return new Outcome(before.give(EachChannel.of(before.current(), p -> steepness(p, px, site))), Findings.NONE);
+        return new Outcome(
+                before.give(EachChannel.of(before.current(), p -> steepness(by, p, px, site.work()))), Findings.NONE);
     }
 
-    private Plane steepness(Plane plane, double px, Site site) {
+    static Plane steepness(By by, Plane plane, double px, Work work) {
         if (by == By.SOBEL) {
-            return Gradient.sobel(plane, site.work());
+            return Gradient.sobel(plane, work);
         }
         GreyMorphology shape = by == By.RANGE
                 ? GreyMorphology.square(px, Optional.empty())
                 : GreyMorphology.disk(px, Optional.empty());
-        return EachValue.of(
-                shape.greatest(plane, site.work()), shape.least(plane, site.work()), (a, b) -> a - b, site.work());
+        return EachValue.of(shape.greatest(plane, work), shape.least(plane, work), (a, b) -> a - b, work);
     }
 }

@@ -38,11 +38,15 @@ public final class Steps {
             RimStep.DESCRIPTION,
             SetAsideStep.DESCRIPTION,
             CombineStep.DESCRIPTION,
+            PaintStep.DESCRIPTION,
             SplitTouchingStep.DESCRIPTION,
+            GrowRegionsStep.DESCRIPTION,
             LabelStep.DESCRIPTION,
+            MergeSimilarStep.DESCRIPTION,
             EdgeObjectsStep.DESCRIPTION,
             GateStep.DESCRIPTION,
             EditObjectsStep.DESCRIPTION,
+            SortRegionsStep.DESCRIPTION,
             ObjectsToMaskStep.DESCRIPTION);
 
     private Steps() {}

@@ -42,14 +42,20 @@ class CleaningTest {
         int[][] pieces = SlowRegions.labels(background, Neighbours.FOUR);
         List<List<int[]>> pixels = SlowRegions.pixels(pieces);
         int holes = 0;
+        int larger = 0;
+        int open = 0;
         for (List<int[]> piece : pixels) {
             boolean hole = piece.size() <= upTo && !reachesEdge(piece, field);
             holes += hole ? 1 : 0;
+            larger += !hole && !reachesEdge(piece, field) ? 1 : 0;
+            open += reachesEdge(piece, field) ? 1 : 0;
             for (int[] p : piece) {
                 assertThat(filled.mask().at(p[0], p[1])).isEqualTo(hole);
             }
         }
         assertThat(filled.holes()).isEqualTo(holes);
+        assertThat(filled.larger()).isEqualTo(larger);
+        assertThat(filled.open()).isEqualTo(Math.max(0, open - 1));
         assertThat(filled.mask().and(mask)).isEqualTo(mask);
         assertThat(field.clip(filled.mask())).isEqualTo(filled.mask());
     }

@@ -11,6 +11,8 @@ import java.util.stream.Stream;
 import keentally.core.geometry.Point;
 import keentally.core.hand.Correction;
 import keentally.core.hand.Corrections;
+import keentally.core.hand.HandWork;
+import keentally.core.hand.Painting;
 import keentally.core.measure.Measure;
 import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
@@ -89,8 +91,12 @@ class StepsTest {
     @MethodSource("steps")
     void handWorkBeginsWhereAStationIsAddedForIt(StepDescription step) {
         MethodStep added = Method.empty("m", LengthUnit.PX).add(0, step).steps().getFirst();
-        assertThat(added.handToBegin())
-                .isEqualTo(step.id().equals("edit-objects") ? Optional.of(Corrections.NONE) : Optional.empty());
+        Optional<HandWork> begun = switch (step.id()) {
+            case "edit-objects" -> Optional.of(Corrections.NONE);
+            case "paint" -> Optional.of(Painting.NONE);
+            default -> Optional.empty();
+        };
+        assertThat(added.handToBegin()).isEqualTo(begun);
     }
 
     @Test

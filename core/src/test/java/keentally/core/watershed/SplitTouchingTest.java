@@ -2,14 +2,7 @@ package keentally.core.watershed;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.ArrayDeque;
-import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.Comparator;
-import java.util.Deque;
-import java.util.List;
-import java.util.PriorityQueue;
-import java.util.TreeMap;
+import java.util.function.DoubleBinaryOperator;
 import java.util.stream.Stream;
 import keentally.core.Chance;
 import keentally.core.draw.ShapeRenderer;
@@ -60,8 +53,11 @@ class SplitTouchingTest {
         Regions found = outline
                 ? SplitTouching.byOutline(mask, field, depth, work)
                 : SplitTouching.byLight(mask, PlaneF.of(width, height, values), bright, depth, work);
-        int[] slow = slow(mask, heights, depth, outline);
-        assertThat(labels(found)).isEqualTo(numbered(slow));
+        DoubleBinaryOperator measure = outline
+                ? (spill, minimum) -> Math.sqrt(-minimum) - Math.sqrt(-spill)
+                : (spill, minimum) -> spill - minimum;
+        int[] slow = SlowFlood.of(mask, heights, SlowFlood.seeds(mask, heights, depth, measure));
+        assertThat(SlowFlood.labels(found)).isEqualTo(SlowFlood.numbered(slow));
     }
 
     private static double nearest(Mask background, int x, int y) {
@@ -72,126 +68,6 @@ class SplitTouchingTest {
             }
         }
         return least;
-    }
-
-    private static int[] labels(Regions regions) {
-        int[] labels = new int[regions.width() * regions.height()];
-        for (int i = 0; i < labels.length; i++) {
-            labels[i] = regions.at(i % regions.width(), i / regions.width());
-        }
-        return labels;
-    }
-
-    /** With the same parts, numbered by their first pixel. */
-    private static int[] numbered(int[] labels) {
-        TreeMap<Integer, Integer> numbers = new TreeMap<>();
-        int[] out = new int[labels.length];
-        for (int i = 0; i < labels.length; i++) {
-            int label = labels[i];
-            out[i] = label < 0 ? -1 : numbers.computeIfAbsent(label, l -> numbers.size());
-        }
-        return out;
-    }
-
-    /** Minima, their dynamics and the flood, each by its definition; labels are the first pixels of minima. */
-    private static int[] slow(Mask mask, double[] heights, double depth, boolean squares) {
-        int width = mask.width();
-        List<Integer> seeds = new ArrayList<>();
-        for (List<int[]> piece : SlowRegions.pixels(SlowRegions.labels(mask, Neighbours.EIGHT))) {
-            List<Integer> minima = minima(mask, heights, piece);
-            for (int m : minima) {
-                double spill = spill(mask, heights, m, minima);
-                double dynamics = squares ? Math.sqrt(-heights[m]) - Math.sqrt(-spill) : spill - heights[m];
-                if (Double.isInfinite(spill) || dynamics >= depth) {
-                    seeds.add(m);
-                }
-            }
-        }
-        seeds.sort(null);
-        record Waiting(double height, int arrival, int pixel) {}
-        PriorityQueue<Waiting> queue =
-                new PriorityQueue<>(Comparator.comparingDouble(Waiting::height).thenComparingInt(Waiting::arrival));
-        int[] label = new int[heights.length];
-        Arrays.fill(label, -1);
-        int arrivals = 0;
-        for (int seed : seeds) {
-            label[seed] = seed;
-            queue.add(new Waiting(heights[seed], arrivals++, seed));
-        }
-        while (!queue.isEmpty()) {
-            Waiting now = queue.remove();
-            for (int q : around(mask, now.pixel())) {
-                if (label[q] < 0) {
-                    label[q] = label[now.pixel()];
-                    queue.add(new Waiting(Math.max(now.height(), heights[q]), arrivals++, q));
-                }
-            }
-        }
-        return label;
-    }
-
-    private static List<Integer> around(Mask mask, int pixel) {
-        int x = pixel % mask.width();
-        int y = pixel / mask.width();
-        List<Integer> around = new ArrayList<>();
-        for (int dy = -1; dy <= 1; dy++) {
-            for (int dx = -1; dx <= 1; dx++) {
-                boolean inside = x + dx >= 0 && y + dy >= 0 && x + dx < mask.width() && y + dy < mask.height();
-                if ((dx != 0 || dy != 0) && inside && mask.at(x + dx, y + dy)) {
-                    around.add((y + dy) * mask.width() + x + dx);
-                }
-            }
-        }
-        return around;
-    }
-
-    /** All that can be reached from a pixel without climbing above a height. */
-    private static List<Integer> lake(Mask mask, double[] heights, int from, double height) {
-        List<Integer> lake = new ArrayList<>(List.of(from));
-        boolean[] seen = new boolean[heights.length];
-        seen[from] = true;
-        Deque<Integer> open = new ArrayDeque<>(lake);
-        while (!open.isEmpty()) {
-            for (int q : around(mask, open.remove())) {
-                if (!seen[q] && heights[q] <= height) {
-                    seen[q] = true;
-                    lake.add(q);
-                    open.add(q);
-                }
-            }
-        }
-        return lake;
-    }
-
-    /** The first pixels of the plateaus that nothing lower touches. */
-    private static List<Integer> minima(Mask mask, double[] heights, List<int[]> piece) {
-        List<Integer> minima = new ArrayList<>();
-        for (int[] p : piece) {
-            int at = p[1] * mask.width() + p[0];
-            List<Integer> plateau = lake(mask, heights, at, heights[at]);
-            boolean lowest = plateau.stream().allMatch(q -> heights[q] == heights[at]);
-            if (lowest && plateau.stream().mapToInt(q -> q).min().getAsInt() == at) {
-                minima.add(at);
-            }
-        }
-        return minima;
-    }
-
-    /** The least height at which the lake of a minimum holds a deeper one, or an equal one that comes before it. */
-    private static double spill(Mask mask, double[] heights, int minimum, List<Integer> minima) {
-        double[] sorted = Arrays.stream(heights).sorted().distinct().toArray();
-        for (double height : sorted) {
-            if (height >= heights[minimum]) {
-                List<Integer> lake = lake(mask, heights, minimum, height);
-                boolean deeper = minima.stream()
-                        .filter(m -> heights[m] < heights[minimum] || heights[m] == heights[minimum] && m < minimum)
-                        .anyMatch(lake::contains);
-                if (deeper) {
-                    return height;
-                }
-            }
-        }
-        return Double.POSITIVE_INFINITY;
     }
 
     @Test

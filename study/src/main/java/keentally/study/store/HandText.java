@@ -7,7 +7,9 @@ import java.util.Map;
 import keentally.core.colour.Rgb;
 import keentally.core.geometry.Point;
 import keentally.core.hand.Corrections;
+import keentally.core.hand.Dab;
 import keentally.core.hand.HandWork;
+import keentally.core.hand.Painting;
 import keentally.core.hand.Seeds;
 import keentally.core.hand.Stroke;
 import keentally.core.hand.Strokes;
@@ -23,6 +25,8 @@ final class HandText {
                 tree.put(
                         "corrections",
                         corrections.list().stream().map(CorrectionText::write).toList());
+            case Painting painting ->
+                tree.put("painting", painting.dabs().stream().map(HandText::dab).toList());
             case Seeds seeds -> tree.put("seeds", points(seeds.places()));
             case Strokes strokes ->
                 tree.put(
@@ -45,6 +49,10 @@ final class HandText {
             return new Corrections(((List<?>) tree.get("corrections"))
                     .stream().map(c -> CorrectionText.read((Map<?, ?>) c)).toList());
         }
+        if (tree.containsKey("painting")) {
+            return new Painting(((List<?>) tree.get("painting"))
+                    .stream().map(d -> dab((Map<?, ?>) d)).toList());
+        }
         throw new IllegalArgumentException("no hand work is called " + tree.keySet());
     }
 
@@ -64,6 +72,30 @@ final class HandText {
         List<Rgb> colours = ((List<?>) tree.get("colours"))
                 .stream().map(c -> Rgb.of((String) c)).toList();
         return new Strokes.Taken(stroke, ((Number) tree.get("of")).intValue(), colours);
+    }
+
+    private static Map<String, Object> dab(Dab dab) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        switch (dab) {
+            case Dab.Brush brush -> {
+                tree.put("brush", points(brush.path()));
+                tree.put("width", brush.width());
+            }
+            case Dab.Outline outline -> tree.put("outline", points(outline.path()));
+            case Dab.Fill fill -> tree.put("fill", points(List.of(fill.at())));
+        }
+        tree.put("adds", dab.adds());
+        return tree;
+    }
+
+    private static Dab dab(Map<?, ?> tree) {
+        boolean adds = (Boolean) tree.get("adds");
+        if (tree.containsKey("brush")) {
+            return new Dab.Brush(points(tree.get("brush")), ((Number) tree.get("width")).doubleValue(), adds);
+        }
+        return tree.containsKey("outline")
+                ? new Dab.Outline(points(tree.get("outline")), adds)
+                : new Dab.Fill(points(tree.get("fill")).getFirst(), adds);
     }
 
     static List<Double> points(List<Point> points) {

@@ -1,0 +1,107 @@
+package keentally.core.watershed;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import keentally.core.geometry.Point;
+import keentally.core.picture.Field;
+import keentally.core.picture.Plane;
+import keentally.core.region.Regions;
+import keentally.core.work.Work;
+
+/**
+ * Parts the whole field into regions that grow from markers until they meet.
+ *
+ * <p>Definition: each piece of the field, by eight neighbours, is flooded by {@link Flood} from its markers, one pixel each, over the
+ * heights given. Every marker becomes a region; a piece of the field without a marker is in none.
+ *
+ * <ul>
+ *   <li>{@link #fromMinima}: the first pixels of the {@link Basins} of the heights that are at least {@code depth} deep; the deepest of
+ *       each piece in any case.
+ *   <li>{@link #peaks}: the brightest places of a plane. A peak's prominence is how far one must go down from it to reach a higher one
+ *       (of equal ones the one that comes first); the highest of each piece counts in any case. Of the peaks that are prominent enough
+ *       those stay, from the highest down and of equal ones in reading order, that lie at least {@code spacing} from every one that
+ *       stayed.
+ *   <li>Placed by hand: the pixels that hold the places. A place outside the field marks nothing, and a second one in a pixel neither.
+ * </ul>
+ *
+ * <p>Edge cases: an even plane has one minimum and one peak, the first pixel of the piece; not-a-number counts as the highest when it is
+ * flooded and is never a peak unless nothing else is there. Cost: one sorting of each piece, and the square of the number of peaks at
+ * worst; memory a few words a pixel. Source of the flood as in {@link Flood}; prominence is the dynamics of M. Grimaud (1992), see
+ * {@link Basins}.
+ */
+public final class GrowRegions {
+    private GrowRegions() {}
+
+    /**
+     * @param heights flooded from low to high
+     * @param depth in the values of the heights
+     */
+    public static Regions fromMinima(Field field, Plane heights, double depth, Work work) {
+        return Piece.part(
+                field.mask(),
+                heights::at,
+                (h, piece) -> Basins.seeds(h, depth, (spill, minimum) -> spill - minimum),
+                work);
+    }
+
+    /**
+     * @param heights flooded from low to high, or from high to low
+     * @param upsideDown whether from high to low
+     * @param markers places in the picture
+     */
+    public static Regions from(Field field, Plane heights, boolean upsideDown, List<Point> markers, Work work) {
+        return Piece.part(
+                field.mask(),
+                upsideDown ? (x, y) -> -heights.at(x, y) : heights::at,
+                (h, piece) -> markers.stream()
+                        .mapToInt(p -> piece.place((int) Math.floor(p.x()), (int) Math.floor(p.y())))
+                        .filter(place -> place >= 0)
+                        .sorted()
+                        .distinct()
+                        .toArray(),
+                work);
+    }
+
+    /**
+     * @param prominence in the plane's values, 0 or more
+     * @param spacing in pixels, 0 or more
+     * @return the middles of the peaks' pixels, in reading order
+     */
+    public static List<Point> peaks(Field field, Plane plane, double prominence, double spacing, Work work) {
+        List<Point> found = new ArrayList<>();
+        Piece.part(
+                field.mask(),
+                (x, y) -> -plane.at(x, y),
+                (heights, piece) -> {
+                    int[] seeds = Basins.seeds(heights, prominence, (spill, minimum) -> spill - minimum);
+                    synchronized (found) {
+                        Arrays.stream(seeds)
+                                .mapToObj(piece::pixel)
+                                .forEach(p -> found.add(new Point(p[0] + 0.5, p[1] + 0.5)));
+                    }
+                    return new int[0];
+                },
+                work);
+        found.sort(READING);
+        return spaced(found, plane, spacing);
+    }
+
+    private static final Comparator<Point> READING =
+            Comparator.comparingDouble(Point::y).thenComparingDouble(Point::x);
+
+    private static List<Point> spaced(List<Point> peaks, Plane plane, double spacing) {
+        List<Point> stay = new ArrayList<>();
+        List<Point> highest = new ArrayList<>(peaks);
+        highest.sort(Comparator.comparingDouble(p -> Heights.comparable(-plane.at((int) p.x(), (int) p.y()))));
+        for (Point peak : highest) {
+            boolean apart = stay.stream().noneMatch(p -> Math.hypot(p.x() - peak.x(), p.y() - peak.y()) < spacing);
+            if (apart) {
+                stay.add(peak);
+            }
+        }
+        stay.sort(READING);
+        return stay;
+    }
+}
