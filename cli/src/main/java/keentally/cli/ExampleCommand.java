@@ -49,7 +49,8 @@ final class ExampleCommand implements Callable<Integer> {
                         demo.picture(),
                         Optional.of(sample.scale()),
                         false,
-                        sample.field().stream().map(FieldWish::of).toList());
+                        sample.field().stream().map(FieldWish::of).toList(),
+                        sample.hand());
                 Path results = folder.resolve("results").resolve(sample.id());
                 RunOrder order = new RunOrder(sample.method(), List.of(wanted), results, 1, false);
                 failed += BatchRun.run(order, workers, watcher);

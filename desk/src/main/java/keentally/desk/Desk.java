@@ -3,11 +3,13 @@ package keentally.desk;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.stage.Stage;
+import keentally.core.hand.HandWork;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
 import keentally.core.method.MethodStep;
@@ -126,7 +128,11 @@ public final class Desk extends Application {
             Optional<Calibration> scale =
                     Optional.of(new Calibration(Scale.of(demo.scale()), Calibration.Origin.DEMO, ""));
             SampleThing told = captioned ? sample : sample.with(scale).with(demo.field());
-            study = study.with(method, MethodFile.read(demo.method())).with(study.newSampleId(), told);
+            String id = study.newSampleId();
+            study = study.with(method, MethodFile.read(demo.method())).with(id, told);
+            for (Map.Entry<String, HandWork> work : demo.hand().entrySet()) {
+                study = study.withHand(id, method, work.getKey(), Optional.of(work.getValue()));
+            }
         }
         return study;
     }

@@ -69,13 +69,15 @@ final class CrumbSection {
     }
 
     /** Cells are darker where they are deep; walls are grained; the lens falls off a little; the sensor is noisy. */
-    private static Plane8 expose(PlaneF coverage, PlaneF flecks, Work work) {
+    static Plane8 expose(PlaneF coverage, PlaneF flecks, Work work) {
+        int width = coverage.width();
+        int height = coverage.height();
         PlaneF deep = Gaussian.of(coverage, 9, work);
-        PlaneF grain = Texture.noise(WIDTH, HEIGHT, 4, 21, work);
-        PlaneF cloud = Texture.noise(WIDTH, HEIGHT, 60, 22, work);
-        PlaneF web = Texture.noise(WIDTH, HEIGHT, 10, 24, work);
-        PlaneF sensor = Texture.noise(WIDTH, HEIGHT, 0, 23, work);
-        float[] scene = new float[WIDTH * HEIGHT];
+        PlaneF grain = Texture.noise(width, height, 4, 21, work);
+        PlaneF cloud = Texture.noise(width, height, 60, 22, work);
+        PlaneF web = Texture.noise(width, height, 10, 24, work);
+        PlaneF sensor = Texture.noise(width, height, 0, 23, work);
+        float[] scene = new float[width * height];
         for (int i = 0; i < scene.length; i++) {
             float share = coverage.values()[i];
             float wall = PALE + 6.5f * grain.values()[i] + 5 * cloud.values()[i];
@@ -85,15 +87,15 @@ final class CrumbSection {
             scene[i] = wall + (cell - wall) * share;
         }
         float[] blurred =
-                Gaussian.of(PlaneF.of(WIDTH, HEIGHT, scene), 0.8, work).values();
+                Gaussian.of(PlaneF.of(width, height, scene), 0.8, work).values();
         byte[] values = new byte[scene.length];
         for (int i = 0; i < values.length; i++) {
-            double dx = (i % WIDTH - 0.5 * WIDTH) / WIDTH;
-            double dy = (i / WIDTH - 0.5 * HEIGHT) / HEIGHT;
+            double dx = (i % width - 0.5 * width) / width;
+            double dy = (i / width - 0.5 * height) / height;
             double lit = blurred[i] * (1.02 - 0.09 * (dx * dx + dy * dy));
             values[i] = (byte) Math.clamp(Math.round(lit + 2.6 * sensor.values()[i]), 0, 255);
         }
-        return Plane8.of(WIDTH, HEIGHT, values);
+        return Plane8.of(width, height, values);
     }
 
     private static Method method() {

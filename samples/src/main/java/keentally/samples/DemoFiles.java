@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
 import keentally.core.geometry.Rectangle;
+import keentally.core.hand.HandWork;
 import keentally.core.picture.Channel;
 import keentally.core.picture.Depth;
 import keentally.core.picture.Field;
@@ -22,12 +23,13 @@ import keentally.study.file.Json;
 import keentally.study.file.WholeFile;
 import keentally.study.method.MethodFile;
 import keentally.study.picture.PictureWriter;
+import keentally.study.store.HandText;
 
 /** The demo samples as files: pictures, methods, and {@code truth.json}. */
 public final class DemoFiles {
     public static final String TRUTH = "truth.json";
 
-    private static final int LAYOUT = 4;
+    private static final int LAYOUT = 5;
 
     private DemoFiles() {}
 
@@ -84,8 +86,15 @@ public final class DemoFiles {
      *
      * @param scale as text, such as {@code 1.5 um/px}
      * @param field the part that counts; where it is cut off straight, a caption is, from which the scale can be read
+     * @param hand what was done by hand on it, by the ids of the method's steps
      */
-    public record Listed(String title, PictureRef picture, Path method, String scale, List<Field.Part> field) {
+    public record Listed(
+            String title,
+            PictureRef picture,
+            Path method,
+            String scale,
+            List<Field.Part> field,
+            Map<String, HandWork> hand) {
         public boolean isCaptioned() {
             return field.stream().anyMatch(p -> p.takenAway() || p.shape() instanceof Rectangle);
         }
@@ -107,7 +116,8 @@ public final class DemoFiles {
                             picture(folder, (List<?>) s.get("files")),
                             folder.resolve(String.valueOf(s.get("method"))),
                             String.valueOf(s.get("scale")),
-                            field((List<?>) s.get("field"))));
+                            field((List<?>) s.get("field")),
+                            hand((Map<?, ?>) s.get("hand"))));
                 }
             }
         }
@@ -116,6 +126,12 @@ public final class DemoFiles {
 
     private static List<Field.Part> field(List<?> parts) {
         return parts.stream().map(p -> FieldText.read(String.valueOf(p))).toList();
+    }
+
+    private static Map<String, HandWork> hand(Map<?, ?> tree) {
+        Map<String, HandWork> hand = new LinkedHashMap<>();
+        tree.forEach((step, work) -> hand.put(String.valueOf(step), HandText.read((Map<?, ?>) work)));
+        return hand;
     }
 
     private static PictureRef picture(Path folder, List<?> files) {
@@ -167,6 +183,9 @@ public final class DemoFiles {
         tree.put("method", method.getFileName().toString());
         tree.put("scale", sample.scale().toString());
         tree.put("field", sample.field().stream().map(FieldText::write).toList());
+        Map<String, Object> hand = new LinkedHashMap<>();
+        sample.hand().forEach((step, work) -> hand.put(step, HandText.write(work)));
+        tree.put("hand", hand);
         tree.put("width_px", sample.picture().width());
         tree.put("height_px", sample.picture().height());
         tree.put("speck_below_px2", truth.speckBelowPx2());

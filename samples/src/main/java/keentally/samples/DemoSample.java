@@ -1,6 +1,8 @@
 package keentally.samples;
 
 import java.util.List;
+import java.util.Map;
+import keentally.core.hand.HandWork;
 import keentally.core.method.Method;
 import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
@@ -12,10 +14,25 @@ import keentally.core.quantity.Scale;
  * @param id for file names
  * @param title for people
  * @param field the part that counts; none for the whole picture
+ * @param hand what was done by hand on it, by the ids of the method's steps
  */
 public record DemoSample(
-        String id, String title, Picture picture, Scale scale, List<Field.Part> field, Truth truth, Method method) {
+        String id,
+        String title,
+        Picture picture,
+        Scale scale,
+        List<Field.Part> field,
+        Truth truth,
+        Method method,
+        Map<String, HandWork> hand) {
     public DemoSample {
         field = List.copyOf(field);
+        hand = Map.copyOf(hand);
+    }
+
+    /** On which nothing has to be done by hand. */
+    DemoSample(
+            String id, String title, Picture picture, Scale scale, List<Field.Part> field, Truth truth, Method method) {
+        this(id, title, picture, scale, field, truth, method, Map.of());
     }
 }

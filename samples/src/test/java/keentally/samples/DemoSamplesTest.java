@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.function.Supplier;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import keentally.core.hand.Painting;
 import keentally.core.measure.Measure;
 import keentally.core.measure.ObjectTable;
 import keentally.core.method.Method;
@@ -43,7 +44,8 @@ class DemoSamplesTest {
     private static Readings run(DemoSample demo) throws Exception {
         Runner runner = new Runner(Workers.alone(), new StateCache(0));
         List<Measure> all = List.of(Measure.AREA, Measure.ECD, Measure.X, Measure.Y, Measure.TOUCHES_EDGE);
-        Sample sample = Sample.of(demo.id(), demo.picture(), demo.field(), Optional.of(demo.scale()));
+        Sample sample = Sample.of(demo.id(), demo.picture(), demo.field(), Optional.of(demo.scale()))
+                .with(demo.hand());
         Run run = runner.run(demo.method().measuring(all), sample, 99, new Cancel(), Progress.SILENT);
         return runner.readings(run, new Cancel());
     }
@@ -127,10 +129,7 @@ class DemoSamplesTest {
 
     @Test
     void theSizesOfFlourAreSpreadAsTheyWereDrawn() throws Exception {
-        DemoSample flour = samples()
-                .filter(s -> s.id().equals("flour-dispersion"))
-                .findFirst()
-                .orElseThrow();
+        DemoSample flour = called("flour-dispersion");
         double[] truth = flour.truth().countable().stream()
                 .mapToDouble(Truth.Thing::ecdPx)
                 .toArray();
@@ -142,10 +141,64 @@ class DemoSamplesTest {
         }
     }
 
+    private static DemoSample called(String id) {
+        return samples().filter(s -> s.id().equals(id)).findFirst().orElseThrow();
+    }
+
+    /** As the others, but every one of them where it is. */
+    @Test
+    void nearlyEveryCellBetweenWallsIsFound() throws Exception {
+        DemoSample walls = called("cell-walls");
+        ObjectTable table = run(walls).objects().orElseThrow();
+        List<Truth.Thing> cells = walls.truth().countable();
+        assertThat((double) table.rows() / cells.size()).isCloseTo(1, within(0.01));
+        double area = Arrays.stream(table.column(table.measures().indexOf(Measure.AREA)))
+                .sum();
+        double truth = cells.stream().mapToDouble(Truth.Thing::areaPx2).sum();
+        assertThat(area / truth).isCloseTo(1, within(0.015));
+    }
+
+    @Test
+    void everyCrackOfTheBiscuitIsFoundAndNothingElseInOrderOfTheirAngles() throws Exception {
+        DemoSample biscuit = called("cracked-biscuit");
+        ObjectTable table = run(biscuit).objects().orElseThrow();
+        List<Truth.Thing> cracks = new ArrayList<>(biscuit.truth().countable());
+        assertThat(table.rows()).isEqualTo(cracks.size());
+        double before = 0;
+        for (int i = 0; i < table.rows(); i++) {
+            double x = at(table, i, Measure.X);
+            double y = at(table, i, Measure.Y);
+            assertThat(cracks.removeIf(c -> Math.hypot(c.x() - x, c.y() - y) < 30))
+                    .as("a crack at %s, %s", x, y)
+                    .isTrue();
+            double angle = (Math.toDegrees(Math.atan2(502 - y, x - 552)) + 360) % 360;
+            assertThat(angle).isGreaterThan(before);
+            before = angle;
+        }
+        assertThat(cracks).isEmpty();
+    }
+
+    /** What the hand does there: without it torn cells hang together. */
+    @Test
+    void tornCrumbIsMendedByHand() throws Exception {
+        DemoSample torn = called("torn-crumb");
+        int mended = run(torn).objects().orElseThrow().rows();
+        DemoSample bare = new DemoSample(
+                torn.id(),
+                torn.title(),
+                torn.picture(),
+                torn.scale(),
+                torn.field(),
+                torn.truth(),
+                torn.method().mute("paint-1", true));
+        int tears = ((Painting) torn.hand().get("paint-1")).dabs().size();
+        assertThat(tears).isGreaterThan(20);
+        assertThat(run(bare).objects().orElseThrow().rows()).isEqualTo(mended - tears);
+    }
+
     @Test
     void levelsFindTheShadesOfCrustInGreyToo() throws Exception {
-        DemoSample crust =
-                samples().filter(s -> s.id().equals("crust-chart")).findFirst().orElseThrow();
+        DemoSample crust = called("crust-chart");
         Method levels = new MethodMaker("levels", crust.method().unit())
                 .step("channel", "of", "grey")
                 .step("smooth", "by", "median", "radius", "2 px")

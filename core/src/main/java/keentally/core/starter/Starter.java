@@ -1,6 +1,7 @@
 package keentally.core.starter;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import keentally.core.cluster.KMeans;
@@ -12,15 +13,58 @@ import keentally.core.colour.ColourSpace;
 import keentally.core.colour.DyeGuess;
 import keentally.core.colour.Rgb;
 import keentally.core.colour.Unmix;
+import keentally.core.measure.Ground;
+import keentally.core.measure.Measure;
+import keentally.core.measure.ObjectTable;
 import keentally.core.method.Method;
-import keentally.core.setting.Values;
 import keentally.core.step.State;
-import keentally.core.step.StepDescription;
-import keentally.core.step.Steps;
 import keentally.core.work.Work;
 
 /** A question that lays out a method for a picture. What it lays out is a beginning: every setting can be changed. */
 public enum Starter {
+    /** All that is there, cut off or not. */
+    HOW_MANY {
+        @Override
+        public Answer answer(State end, Work work) {
+            return new Answer(Answer.Kind.COUNT, end.needObjects().count());
+        }
+
+        @Override
+        public Optional<Method> lay(Method empty, State start, Work work) {
+            return Counting.of(start, work).map(c -> c.lay(empty, "none"));
+        }
+    },
+    /** Whole ones only: of those that are cut off nobody knows. */
+    HOW_BIG {
+        @Override
+        public Answer answer(State end, Work work) {
+            Ground ground = Ground.grey(end.current().channels().getFirst().plane(), end.field());
+            double[] ecds = ObjectTable.of(end.needObjects(), List.of(Measure.ECD), ground, work)
+                    .column(0);
+            Arrays.sort(ecds);
+            int n = ecds.length;
+            return new Answer(Answer.Kind.SIZE_PX, n == 0 ? Double.NaN : (ecds[n / 2] + ecds[(n - 1) / 2]) / 2);
+        }
+
+        @Override
+        public Optional<Method> lay(Method empty, State start, Work work) {
+            return Counting.of(start, work).map(c -> c.lay(empty, "all"));
+        }
+    },
+    /** Those that two of the four sides cut count as whole, the others not at all, which is right on average. */
+    PER_AREA {
+        @Override
+        public Answer answer(State end, Work work) {
+            return new Answer(
+                    Answer.Kind.PER_PX2,
+                    (double) end.needObjects().count() / end.field().pixels());
+        }
+
+        @Override
+        public Optional<Method> lay(Method empty, State start, Work work) {
+            return Counting.of(start, work).map(c -> c.lay(empty, "two-sides"));
+        }
+    },
     BRIGHT {
         @Override
         public Optional<Method> lay(Method empty, State start, Work work) {
@@ -45,7 +89,7 @@ public enum Starter {
                                     List.of(found.colour.toString()),
                                     "distance",
                                     found.reach)
-                            .method);
+                            .method());
         }
     },
     SHADES {
@@ -59,7 +103,7 @@ public enum Starter {
                     : Optional.of(new Laying(empty)
                             .step("smooth", "by", "median", "radius", "1 px")
                             .step("cluster", "k", k)
-                            .method);
+                            .method());
         }
     },
     DYES {
@@ -73,7 +117,7 @@ public enum Starter {
                                 .step("channel", "of", "dye1")
                                 .step("smooth", "sigma", "1 px")
                                 .step("threshold", "rule", "otsu", "keep", "bright")
-                                .method);
+                                .method());
             });
         }
     };
@@ -90,12 +134,23 @@ public enum Starter {
      */
     public abstract Optional<Method> lay(Method empty, State start, Work work);
 
+    /** What the method that was laid out says, from the state at its end. */
+    public Answer answer(State end, Work work) {
+        return end.mask()
+                .map(m -> new Answer(
+                        Answer.Kind.SHARE, 100.0 * m.count() / end.field().pixels()))
+                .orElseGet(() ->
+                        new Answer(Answer.Kind.PHASES, end.needPhases().names().size()));
+    }
+
     private static Method side(Method empty, State start, String keep) {
         Laying laying = new Laying(empty);
         if (start.original().single().isEmpty()) {
             laying.step("channel", "of", start.original().isColour() ? "grey" : "1");
         }
-        return laying.step("smooth", "sigma", "1 px").step("threshold", "rule", "otsu", "keep", keep).method;
+        return laying.step("smooth", "sigma", "1 px")
+                .step("threshold", "rule", "otsu", "keep", keep)
+                .method();
     }
 
     private static Optional<PicturePoints> points(State start, Work work) {
@@ -154,24 +209,4 @@ public enum Starter {
      * @param reach half way to the ground
      */
     private record Outstanding(Rgb colour, double reach) {}
-
-    /** A method that grows at its end. */
-    private static final class Laying {
-        private Method method;
-
-        Laying(Method empty) {
-            this.method = empty.with(List.of());
-        }
-
-        /** @param settings setting, value as in a file, setting, value, ... */
-        Laying step(String id, Object... settings) {
-            StepDescription step = Steps.find(id).orElseThrow();
-            Values values = Values.NONE;
-            for (int i = 0; i < settings.length; i += 2) {
-                values = values.withTree(step.setting((String) settings[i]).orElseThrow(), settings[i + 1]);
-            }
-            method = method.add(method.steps().size(), step, values);
-            return this;
-        }
-    }
 }

@@ -35,7 +35,7 @@ public final class Headline {
             }
             place.appendReplacement(text, Matcher.quoteReplacement(value.get()));
         }
-        return Optional.of(place.appendTail(text).toString());
+        return Optional.of(Plural.fit(place.appendTail(text).toString()));
     }
 
     private static Optional<String> value(String name, MethodStep step, Findings findings) {

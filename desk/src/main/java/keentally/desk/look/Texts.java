@@ -4,6 +4,7 @@ import java.text.MessageFormat;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.ResourceBundle;
+import keentally.core.words.Plural;
 
 /** Everything the desk says, from {@code desk.properties}; what it says about steps and measures stands in core's words. */
 public final class Texts {
@@ -20,8 +21,8 @@ public final class Texts {
         return BUNDLE.containsKey(key) ? Optional.of(BUNDLE.getString(key)) : Optional.empty();
     }
 
-    /** With {0}, {1}, ... filled in; numbers come as text. */
+    /** With {0}, {1}, ... filled in, numbers coming as text, and plural endings in brackets fitted. */
     public static String of(String key, Object... parts) {
-        return new MessageFormat(BUNDLE.getString(key), Locale.ROOT).format(parts);
+        return Plural.fit(new MessageFormat(BUNDLE.getString(key), Locale.ROOT).format(parts));
     }
 }

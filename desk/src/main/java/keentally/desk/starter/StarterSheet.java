@@ -23,13 +23,17 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import keentally.core.method.Method;
+import keentally.core.quantity.LengthUnit;
+import keentally.core.quantity.Scale;
 import keentally.core.run.Run;
 import keentally.core.run.RunFault;
 import keentally.core.setting.ChoiceSetting;
+import keentally.core.starter.Answer;
 import keentally.core.starter.Starter;
 import keentally.core.step.Flow;
 import keentally.core.step.State;
 import keentally.core.view.Layers;
+import keentally.core.view.ObjectColours;
 import keentally.core.view.PhaseInks;
 import keentally.core.view.PhasePaint;
 import keentally.core.view.StageComposer;
@@ -47,8 +51,8 @@ import keentally.study.file.FileFault;
 /** Over the stage while a sample's method is empty: what does the person want to know? Each question is tried on the picture at once. */
 public final class StarterSheet extends ScrollPane {
     private static final int WIDTH = 200;
-    private static final int HEIGHT = 138;
-    private static final int FOOT = 62;
+    private static final int HEIGHT = 112;
+    private static final int FOOT = 60;
     private static final double TINT = 0.5;
 
     private final DeskModel desk;
@@ -176,7 +180,13 @@ public final class StarterSheet extends ScrollPane {
                 return new Tried(laid, "", Texts.of("starter.cannot"), Optional.empty());
             }
             Run run = trials.run(laid.get(), ready.made(), Integer.MAX_VALUE, cancel);
-            return new Tried(laid, number(run.last()), "", Optional.of(preview(ready, run.last(), cancel)));
+            return new Tried(
+                    laid,
+                    said(
+                            starter.answer(run.last(), desk.work(cancel)),
+                            run.last().scale()),
+                    "",
+                    Optional.of(preview(ready, run.last(), cancel)));
         } catch (RunFault | FileFault e) {
             return new Tried(Optional.empty(), "", e.getMessage(), Optional.empty());
         } catch (IllegalArgumentException e) {
@@ -184,15 +194,24 @@ public final class StarterSheet extends ScrollPane {
         }
     }
 
-    private static String number(State last) {
-        return last.mask()
-                .map(m -> Texts.of(
-                        "starter.percent",
-                        Figures.percent(100.0 * m.count() / last.field().pixels())))
-                .or(() -> last.phases()
-                        .map(p -> Texts.of(
-                                "starter.phases", Figures.number(p.names().size()))))
-                .orElse("");
+    private static String said(Answer answer, Optional<Scale> scale) {
+        double value = answer.value();
+        return switch (answer.kind()) {
+            case COUNT -> Texts.of("objects.count", Figures.number(value));
+            case SIZE_PX -> Double.isNaN(value) ? Texts.of("starter.none") : size(value, scale);
+            case PER_PX2 ->
+                scale.map(s -> Texts.of(
+                                "starter.per-mm2", Figures.number(value / Math.pow(s.perPixel(LengthUnit.MM), 2))))
+                        .orElseGet(() -> Texts.of("starter.per-megapixel", Figures.number(value * 1e6)));
+            case SHARE -> Texts.of("starter.percent", Figures.percent(value));
+            case PHASES -> Texts.of("starter.phases", Figures.number(value));
+        };
+    }
+
+    private static String size(double px, Optional<Scale> scale) {
+        LengthUnit unit = scale.map(Scale::unit).orElse(LengthUnit.PX);
+        double length = px * scale.map(s -> s.perPixel(unit)).orElse(1.0);
+        return Texts.of("starter.size", Figures.number(length) + " " + unit.symbol());
     }
 
     private int[] preview(Trials.Ready ready, State last, Cancel cancel) {
@@ -204,8 +223,8 @@ public final class StarterSheet extends ScrollPane {
                 ready.pyramid(),
                 last.field(),
                 last.mask(),
-                Optional.empty(),
-                Optional.empty(),
+                last.objects(),
+                last.objects().map(ObjectColours::of),
                 Layers.Overlay.OUTLINES,
                 TINT,
                 Optional.empty());

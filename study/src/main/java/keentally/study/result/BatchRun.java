@@ -148,7 +148,7 @@ public final class BatchRun {
                     + order.method().unit().id() + "; give the length of a pixel with --scale.");
         }
         var parts = FieldWish.inPicture(wanted.field(), picture.picture(), work);
-        return Sample.of(picture.key(), picture.picture(), parts, scale);
+        return Sample.of(picture.key(), picture.picture(), parts, scale).with(wanted.hand());
     }
 
     /** Told how far the run has come; may be called from several threads. */

@@ -15,10 +15,10 @@ import keentally.core.hand.Stroke;
 import keentally.core.hand.Strokes;
 
 /** Hand work as a tree of maps and lists; points as x, y, x, y and so on. */
-final class HandText {
+public final class HandText {
     private HandText() {}
 
-    static Map<String, Object> write(HandWork work) {
+    public static Map<String, Object> write(HandWork work) {
         Map<String, Object> tree = new LinkedHashMap<>();
         switch (work) {
             case Corrections corrections ->
@@ -37,7 +37,7 @@ final class HandText {
     }
 
     /** @throws RuntimeException where the tree is not what {@link #write} writes */
-    static HandWork read(Map<String, Object> tree) {
+    public static HandWork read(Map<?, ?> tree) {
         if (tree.containsKey("seeds")) {
             return new Seeds(points(tree.get("seeds")));
         }
