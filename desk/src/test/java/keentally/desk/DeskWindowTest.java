@@ -9,7 +9,9 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.MenuButton;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -141,7 +143,8 @@ class DeskWindowTest {
         assertThat(area).isEqualTo(Arrays.stream(areas).min().orElseThrow());
         Path file = folder.resolve("mine.csv");
         desk.saveTo(file);
-        desk.click("export");
+        desk.click("take");
+        desk.clickInPopup("take-table");
         List<String> lines = Files.readAllLines(file);
         assertThat(lines).hasSize(357);
         assertThat(lines.getFirst()).startsWith("sample,object,phase,area_um2,ecd_um");
@@ -159,7 +162,8 @@ class DeskWindowTest {
         Path picture = desk.onFx(() -> desk.model().sample().orElseThrow().file());
         desk.saveTo(picture);
         desk.click("view-objects");
-        desk.click("export");
+        desk.click("take");
+        desk.clickInPopup("take-table");
         assertThat(desk.text("message")).contains("is a picture of this study and is not overwritten");
     }
 
@@ -258,9 +262,14 @@ class DeskWindowTest {
         assertThat(colourful()).isZero();
         desk.click("view-objects");
         desk.keys(KeyCode.N);
-        assertThat(desk.onFx(() ->
-                        desk.node("overlay-numbers").getPseudoClassStates().toString()))
-                .contains("selected");
+        assertThat(numbersAreMarked()).isTrue();
+    }
+
+    private boolean numbersAreMarked() {
+        return desk.onFx(() -> ((MenuButton) desk.node("marks"))
+                .getItems().stream()
+                        .filter(i -> "mark-numbers".equals(i.getId()))
+                        .allMatch(i -> ((CheckMenuItem) i).isSelected()));
     }
 
     /** Pixels that are not grey. */
@@ -326,9 +335,7 @@ class DeskWindowTest {
         desk.click("section-scale");
         desk.type("scale", "fnl");
         assertThat(desk.onFx(() -> ((TextField) desk.node("scale")).getText())).isEqualTo("fnl");
-        assertThat(desk.onFx(() ->
-                        desk.node("overlay-numbers").getPseudoClassStates().toString()))
-                .doesNotContain("selected");
+        assertThat(numbersAreMarked()).isFalse();
     }
 
     @Test

@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
 import javafx.scene.control.TableView;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
@@ -147,6 +148,125 @@ class ObjectsWindowTest {
         assertThat(lines[0]).startsWith("No.\tArea, µm²\t");
         assertThat(lines[1]).startsWith("147\t");
         assertThat(Double.parseDouble(lines[1].split("\t")[1])).isEqualTo(5580);
+    }
+
+    private int steps() {
+        return desk.onFx(() -> desk.model().method().steps().size());
+    }
+
+    private int chosen() {
+        return desk.onFx(() -> desk.model().selection().get().size());
+    }
+
+    private int listed() {
+        TableView<?> table = (TableView<?>) desk.node("objects");
+        return desk.onFx(() -> table.getItems().size());
+    }
+
+    /** A box drawn round points chooses them everywhere, and becomes a gate on both measures that one undo takes back. */
+    @Test
+    void pointsOfTheScatterAreBoxedAndGated() {
+        desk.click("together-scatter");
+        assertThat(desk.text("scatter-says")).startsWith("356 of 356 within the gates");
+        desk.press("scatter", 0.2, 0.1);
+        desk.dragTo("scatter", 0.5, 0.5);
+        desk.dragTo("scatter", 0.6, 0.85);
+        desk.release();
+        int boxed = chosen();
+        assertThat(boxed).isBetween(10, 300);
+        TableView<?> table = (TableView<?>) desk.node("objects");
+        assertThat(desk.onFx(() -> table.getSelectionModel().getSelectedItems().size()))
+                .isEqualTo(boxed);
+        int before = steps();
+        desk.click("scatter-gate");
+        assertThat(steps()).isEqualTo(before + 2);
+        assertThat(desk.count()).isCloseTo(boxed, within(3));
+        assertThat(desk.text("scatter-says")).contains(" of 356 within the gates");
+        assertThat(desk.text("kept-dropped")).contains("by Gate on Circularity");
+        desk.focusStage();
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(steps()).isEqualTo(before);
+        assertThat(desk.count()).isEqualTo(356);
+    }
+
+    @Test
+    void aSideOfTheScatterIsDraggedToGate() {
+        desk.click("together-scatter");
+        Node plot = desk.node("scatter");
+        double left = 48 / desk.onFx(() -> plot.getLayoutBounds().getWidth());
+        desk.press("scatter", left, 0.5);
+        desk.dragTo("scatter", left + 0.1, 0.5);
+        desk.dragTo("scatter", left + 0.2, 0.5);
+        desk.release();
+        assertThat(desk.count()).isBetween(5, 150);
+        desk.focusStage();
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk.count()).isEqualTo(356);
+    }
+
+    /** Keys go through the cut-outs; one is dropped, seen among the dropped, brought back; all of it is undone. */
+    @Test
+    void oddOnesAreDroppedInTheLineUp() {
+        desk.click("together-line-up");
+        desk.click("cut-0");
+        double[] areas = desk.table().column(0, 1.5);
+        double least = Arrays.stream(areas).min().orElseThrow();
+        assertThat(desk.text("line-up-says")).contains(Figures.number(least)).endsWith("(1 of 356)");
+        assertThat(chosen()).isEqualTo(1);
+        desk.keys(KeyCode.RIGHT);
+        assertThat(desk.text("line-up-says")).endsWith("(2 of 356)");
+        desk.keys(KeyCode.LEFT);
+        int before = steps();
+        desk.keys(KeyCode.DELETE);
+        assertThat(desk.count()).isEqualTo(355);
+        assertThat(steps()).isEqualTo(before + 1);
+        assertThat(desk.text("object-count")).isEqualTo("355 kept of 396 · 1 by hand");
+        desk.click("line-up-dropped");
+        assertThat(desk.text("line-up-says")).contains("396");
+        desk.keys(KeyCode.HOME);
+        desk.click("line-up-dropped");
+        desk.focusStage();
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk.count()).isEqualTo(356);
+        assertThat(steps()).isEqualTo(before);
+    }
+
+    @Test
+    void rowsAreFilteredByAQuestionWithUnits() {
+        desk.type("filter", "area > 1000 um2");
+        desk.keys(KeyCode.ENTER);
+        double[] areas = desk.table().column(0, 1.5);
+        long large = Arrays.stream(areas).filter(a -> a > 1000).count();
+        assertThat(listed()).isEqualTo((int) large);
+        assertThat(desk.text("filter-found")).isEqualTo(large + " listed");
+        assertThat(desk.count()).isEqualTo(356);
+        desk.type("filter", "area > 1000");
+        desk.keys(KeyCode.ENTER);
+        assertThat(desk.text("filter-complaint")).contains("an area meets a plain number");
+        assertThat(listed()).isEqualTo(356);
+    }
+
+    /** A formula is checked while it is typed; the column stands in the table with its unit, and goes with undo. */
+    @Test
+    void aColumnOfOnesOwnIsAdded() {
+        desk.click("columns");
+        desk.clickInPopup("own-new");
+        desk.clickInPopup("own-name");
+        desk.write("bulk");
+        desk.clickInPopup("own-formula");
+        desk.write("area + ecd");
+        assertThat(((Label) desk.inPopup("own-says")).getText()).contains("an area meets a length");
+        desk.keys(KeyCode.CONTROL, KeyCode.A);
+        desk.write("area * ecd");
+        assertThat(((Label) desk.inPopup("own-says")).getText()).isEqualTo("Shown in µm³.");
+        desk.keys(KeyCode.ENTER);
+        assertThat(desk.onFx(() -> desk.model().method().own())).hasSize(1);
+        TableView<?> table = (TableView<?>) desk.node("objects");
+        String head = desk.onFx(() -> ((Label) table.getColumns().getLast().getGraphic()).getText());
+        assertThat(head).isEqualTo("bulk\nµm³");
+        desk.focusStage();
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk.onFx(() -> desk.model().method().own())).isEmpty();
     }
 
     private String cell(int row, int column) {

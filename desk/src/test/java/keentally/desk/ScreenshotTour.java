@@ -23,10 +23,10 @@ class ScreenshotTour {
             desk.pointAt(1025, 428);
             desk.shoot(SHOTS.resolve("bench.png"));
             desk.click("view-objects");
-            desk.click("overlay-numbers");
+            desk.keys(KeyCode.N);
             desk.clickPicture(1025, 428);
             desk.shoot(SHOTS.resolve("objects.png"));
-            desk.click("overlay-outlines");
+            desk.keys(KeyCode.N);
             desk.click("view-bench");
             desk.click("slide-s3");
             desk.click("card-0");

@@ -51,7 +51,7 @@ class DemoSamplesTest {
     }
 
     private static double at(ObjectTable table, int row, Measure measure) {
-        return table.at(row, table.measures().indexOf(measure));
+        return table.at(row, table.columns().indexOf(measure));
     }
 
     static Stream<DemoSample> apart() {
@@ -134,7 +134,7 @@ class DemoSamplesTest {
                 .mapToDouble(Truth.Thing::ecdPx)
                 .toArray();
         ObjectTable table = run(flour).objects().orElseThrow();
-        double[] found = table.column(table.measures().indexOf(Measure.ECD));
+        double[] found = table.column(table.columns().indexOf(Measure.ECD));
         assertThat(found).hasSameSizeAs(truth);
         for (double percent : new double[] {10, 50, 90}) {
             assertThat(byArea(found).at(percent) / byArea(truth).at(percent)).isCloseTo(1, within(0.03));
@@ -152,7 +152,7 @@ class DemoSamplesTest {
         ObjectTable table = run(walls).objects().orElseThrow();
         List<Truth.Thing> cells = walls.truth().countable();
         assertThat((double) table.rows() / cells.size()).isCloseTo(1, within(0.01));
-        double area = Arrays.stream(table.column(table.measures().indexOf(Measure.AREA)))
+        double area = Arrays.stream(table.column(table.columns().indexOf(Measure.AREA)))
                 .sum();
         double truth = cells.stream().mapToDouble(Truth.Thing::areaPx2).sum();
         assertThat(area / truth).isCloseTo(1, within(0.015));

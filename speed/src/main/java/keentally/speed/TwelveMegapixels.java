@@ -41,6 +41,7 @@ import keentally.core.step.Steps;
 import keentally.core.threshold.Cut;
 import keentally.core.threshold.rule.Otsu;
 import keentally.core.view.Layers;
+import keentally.core.view.Look;
 import keentally.core.view.ObjectColours;
 import keentally.core.view.Pyramid;
 import keentally.core.view.StageComposer;
@@ -191,27 +192,21 @@ public class TwelveMegapixels extends TwoThreads {
         return ObjectTable.of(objects, List.of(Measure.values()), new Ground(bytes, painted, field), work);
     }
 
-    private Layers layers(Layers.Overlay overlay) {
-        return new Layers(
-                pyramid,
-                field,
-                Optional.of(mask),
-                Optional.of(objects),
-                Optional.of(colours),
-                overlay,
-                0.35,
-                Optional.empty());
+    private Layers layers() {
+        return Layers.of(pyramid, field, new Look(Look.Overlay.OUTLINES, 0.35))
+                .with(mask)
+                .with(objects, colours);
     }
 
     @Benchmark
     public int[] stageFitted() {
         Viewport view = Viewport.fit(Drawn.WIDTH, Drawn.HEIGHT, 770, 560);
-        return StageComposer.compose(layers(Layers.Overlay.OUTLINES), view, work);
+        return StageComposer.compose(layers(), view, work);
     }
 
     @Benchmark
     public int[] stageEnlarged() {
-        return StageComposer.compose(layers(Layers.Overlay.OUTLINES), new Viewport(1000, 1000, 3, 770, 560), work);
+        return StageComposer.compose(layers(), new Viewport(1000, 1000, 3, 770, 560), work);
     }
 
     private Method moved() {
@@ -232,15 +227,8 @@ public class TwelveMegapixels extends TwoThreads {
     @Benchmark
     public int[] movedThresholdPainted() throws RunFault {
         Run run = warm.run(moved(), sample, 2, new Cancel(), Progress.SILENT);
-        Layers layers = new Layers(
-                pyramid,
-                field,
-                run.last().mask(),
-                Optional.empty(),
-                Optional.empty(),
-                Layers.Overlay.TINT,
-                0.35,
-                Optional.empty());
+        Layers layers = Layers.of(pyramid, field, new Look(Look.Overlay.TINT, 0.35))
+                .with(run.last().needMask());
         return StageComposer.compose(layers, Viewport.fit(Drawn.WIDTH, Drawn.HEIGHT, 770, 560), work);
     }
 

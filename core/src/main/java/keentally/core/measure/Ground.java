@@ -1,10 +1,12 @@
 package keentally.core.measure;
 
 import java.util.List;
+import java.util.Optional;
 import keentally.core.picture.Channel;
 import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane;
+import keentally.core.quantity.Scale;
 
 /**
  * What objects are measured on.
@@ -12,8 +14,14 @@ import keentally.core.picture.Plane;
  * @param signal the plane that brightness is taken from
  * @param original the picture that colours are taken from; without colour those measures are empty
  * @param field where the objects were looked for
+ * @param scale for numbers in real units in formulas
  */
-public record Ground(Plane signal, Picture original, Field field) {
+public record Ground(Plane signal, Picture original, Field field, Optional<Scale> scale) {
+    /** Without a scale. */
+    public Ground(Plane signal, Picture original, Field field) {
+        this(signal, original, field, Optional.empty());
+    }
+
     /** Without colours. */
     public static Ground grey(Plane signal, Field field) {
         return new Ground(signal, Picture.grey(signal), field);

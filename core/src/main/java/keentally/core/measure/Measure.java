@@ -5,13 +5,14 @@ import java.util.Optional;
 import java.util.function.ToDoubleFunction;
 import keentally.core.colour.ColourSpace;
 import keentally.core.geometry.EnclosingCircle;
+import keentally.core.quantity.LengthUnit;
 
 /**
  * A number about one object. Its title, definition and source stand in {@code measures.properties} under its id. Lengths and
  * areas are in pixels here. Measures of shape are not-a-number, shown as empty, for objects below {@value #LEAST_FOR_SHAPE}
  * pixels.
  */
-public enum Measure {
+public enum Measure implements Column {
     AREA("area", Group.SIZE, Dimension.AREA, m -> m.pixels()),
     FILLED_AREA(
             "filled-area", Group.SIZE, Dimension.AREA, m -> m.filled().mask().count()),
@@ -111,8 +112,24 @@ public enum Measure {
         return m -> m.pixels() < LEAST_FOR_SHAPE ? Double.NaN : of.applyAsDouble(m);
     }
 
+    @Override
     public String id() {
         return id;
+    }
+
+    @Override
+    public double factor(double perPixel) {
+        return dimension.factor(perPixel);
+    }
+
+    @Override
+    public String unitId(LengthUnit unit) {
+        return dimension.unitId(unit);
+    }
+
+    @Override
+    public String unitSymbol(LengthUnit unit) {
+        return dimension.unitSymbol(unit);
     }
 
     public Group group() {

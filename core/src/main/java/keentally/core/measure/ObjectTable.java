@@ -14,13 +14,13 @@ import keentally.core.work.Work;
  */
 public final class ObjectTable {
     private final Objects objects;
-    private final List<Measure> measures;
-    private final double[][] columns;
+    private final List<Column> columns;
+    private final double[][] values;
 
-    private ObjectTable(Objects objects, List<Measure> measures, double[][] columns) {
+    private ObjectTable(Objects objects, List<Column> columns, double[][] values) {
         this.objects = objects;
-        this.measures = measures;
         this.columns = columns;
+        this.values = values;
     }
 
     /**
@@ -28,8 +28,9 @@ public final class ObjectTable {
      * their boxes) for circles inside, holes and skeletons.
      *
      * @param ground of the objects' size
+     * @throws keentally.core.quantity.MissingScaleException where a formula has a real unit and the ground no scale
      */
-    public static ObjectTable of(Objects objects, List<Measure> measures, Ground ground, Work work) {
+    public static ObjectTable of(Objects objects, List<? extends Column> columns, Ground ground, Work work) {
         Regions regions = objects.regions();
         Plane signal = ground.signal();
         if (signal.width() != regions.width() || signal.height() != regions.height()) {
@@ -37,33 +38,43 @@ public final class ObjectTable {
                     + " but the objects were found in " + regions.width() + " × " + regions.height());
         }
         Mask inner = ground.field().inner(Neighbours.EIGHT);
-        double[] nearest = measures.contains(Measure.NEAREST_DISTANCE) ? nearest(objects, ground, work) : null;
-        double[][] columns = new double[measures.size()][objects.count()];
+        double[] nearest = asks(columns, Measure.NEAREST_DISTANCE) ? nearest(objects, ground, work) : null;
+        double[][] values = new double[columns.size()][objects.count()];
         work.bands(objects.count(), (from, to) -> {
             for (int i = from; i < to; i++) {
                 int region = objects.region(i);
                 double apart = nearest == null ? Double.NaN : nearest[i];
                 MeasuredObject object =
                         new MeasuredObject(regions, region, ground, regions.leaves(region, inner), apart);
-                for (int m = 0; m < columns.length; m++) {
-                    columns[m][i] = measures.get(m).of(object);
+                for (int c = 0; c < values.length; c++) {
+                    values[c][i] = switch (columns.get(c)) {
+                        case Measure measure -> measure.of(object);
+                        case OwnColumn own -> own.formula().value(m -> m.of(object), ground.scale());
+                    };
                 }
             }
         });
-        return new ObjectTable(objects, List.copyOf(measures), columns);
+        return new ObjectTable(objects, List.copyOf(columns), values);
+    }
+
+    private static boolean asks(List<? extends Column> columns, Measure measure) {
+        return columns.stream().anyMatch(c -> switch (c) {
+            case Measure m -> m == measure;
+            case OwnColumn own -> own.formula().measures().contains(measure);
+        });
     }
 
     private static double[] nearest(Objects objects, Ground ground, Work work) {
         ObjectTable centres = of(objects, List.of(Measure.X, Measure.Y), ground, work);
-        return Nearest.distances(centres.columns[0], centres.columns[1]);
+        return Nearest.distances(centres.values[0], centres.values[1]);
     }
 
     public Objects objects() {
         return objects;
     }
 
-    public List<Measure> measures() {
-        return measures;
+    public List<Column> columns() {
+        return columns;
     }
 
     public int rows() {
@@ -72,21 +83,21 @@ public final class ObjectTable {
 
     /** The value in pixels. */
     public double at(int row, int column) {
-        return columns[column][row];
+        return values[column][row];
     }
 
     /** A column in pixels; a copy. */
     public double[] column(int column) {
-        return columns[column].clone();
+        return values[column].clone();
     }
 
     /** A column with lengths and areas in a unit of which a pixel holds {@code perPixel}; a copy. */
     public double[] column(int column, double perPixel) {
-        double factor = measures.get(column).dimension().factor(perPixel);
-        double[] values = columns[column].clone();
-        for (int i = 0; i < values.length; i++) {
-            values[i] *= factor;
+        double factor = columns.get(column).factor(perPixel);
+        double[] scaled = values[column].clone();
+        for (int i = 0; i < scaled.length; i++) {
+            scaled[i] *= factor;
         }
-        return values;
+        return scaled;
     }
 }

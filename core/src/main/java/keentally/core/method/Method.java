@@ -7,7 +7,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import keentally.core.measure.Column;
 import keentally.core.measure.Measure;
+import keentally.core.measure.OwnColumn;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
@@ -21,15 +24,26 @@ import keentally.core.step.StepDescription;
  * @param unit rules the columns of the tables
  * @param steps ids differ
  * @param measures the columns of the table of objects, at least one
+ * @param own columns that come after them, their names all different
  * @param signal the channel of the original that brightness is taken from, or {@value State#PREPARED}
  */
-public record Method(String name, LengthUnit unit, List<MethodStep> steps, List<Measure> measures, String signal) {
+public record Method(
+        String name,
+        LengthUnit unit,
+        List<MethodStep> steps,
+        List<Measure> measures,
+        List<OwnColumn> own,
+        String signal) {
     public static final List<Measure> USUAL_MEASURES =
             List.of(Measure.AREA, Measure.ECD, Measure.CIRCULARITY, Measure.MEAN);
 
     public Method {
         steps = List.copyOf(steps);
         measures = List.copyOf(measures);
+        own = List.copyOf(own);
+        if (own.stream().map(OwnColumn::name).distinct().count() < own.size()) {
+            throw new IllegalArgumentException("the names of a method's own columns must differ");
+        }
         if (measures.isEmpty()) {
             throw new IllegalArgumentException("a method needs at least one measure");
         }
@@ -40,7 +54,7 @@ public record Method(String name, LengthUnit unit, List<MethodStep> steps, List<
 
     /** No step yet. */
     public static Method empty(String name, LengthUnit unit) {
-        return new Method(name, unit, List.of(), USUAL_MEASURES, "grey");
+        return new Method(name, unit, List.of(), USUAL_MEASURES, List.of(), "grey");
     }
 
     /** The position of a step, from 0, or −1. */
@@ -105,20 +119,37 @@ public record Method(String name, LengthUnit unit, List<MethodStep> steps, List<
     }
 
     public Method with(List<MethodStep> changed) {
-        return new Method(name, unit, changed, measures, signal);
+        return new Method(name, unit, changed, measures, own, signal);
     }
 
     public Method in(LengthUnit other) {
-        return new Method(name, other, steps, measures, signal);
+        return new Method(name, other, steps, measures, own, signal);
     }
 
     public Method measuring(List<Measure> others) {
-        return new Method(name, unit, steps, others, signal);
+        return new Method(name, unit, steps, others, own, signal);
+    }
+
+    public Method withOwn(List<OwnColumn> others) {
+        return new Method(name, unit, steps, measures, others, signal);
+    }
+
+    /** All columns of the table of objects: its measures, then its own. */
+    public List<Column> columns() {
+        return Stream.concat(measures.stream().map(Column.class::cast), own.stream())
+                .toList();
+    }
+
+    /** Every measure that is reported, by itself or in a formula. */
+    public Set<Measure> measured() {
+        EnumSet<Measure> all = EnumSet.copyOf(measures);
+        own.forEach(o -> all.addAll(o.formula().measures()));
+        return all;
     }
 
     /** With brightness measured in another channel of the original, or in the prepared picture. */
     public Method of(String otherSignal) {
-        return new Method(name, unit, steps, measures, otherSignal);
+        return new Method(name, unit, steps, measures, own, otherSignal);
     }
 
     /** The steps up to and with {@code upTo} that are done: those not muted. */

@@ -6,7 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import keentally.core.measure.Formula;
 import keentally.core.measure.Measure;
+import keentally.core.measure.OwnColumn;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
@@ -17,7 +19,8 @@ import keentally.core.step.Steps;
 public final class MethodTree {
     public static final String FORMAT = "keen-tally-method";
     private static final long VERSION = 1;
-    private static final Set<String> KEYS = Set.of("format", "version", "name", "unit", "steps", "measures", "signal");
+    private static final Set<String> KEYS =
+            Set.of("format", "version", "name", "unit", "steps", "measures", "columns", "signal");
     private static final Set<String> STEP_KEYS = Set.of("step", "id", "muted", "save");
 
     private MethodTree() {}
@@ -40,6 +43,7 @@ public final class MethodTree {
                 unit(map.get("unit")),
                 steps(map.get("steps")),
                 measures(map.get("measures")),
+                own(map.get("columns")),
                 text(map, "signal", "grey"));
         var refusal = method.refusal();
         if (refusal.isPresent()) {
@@ -86,6 +90,32 @@ public final class MethodTree {
             measures.add(measure);
         }
         return measures;
+    }
+
+    private static List<OwnColumn> own(Object found) throws MethodFault {
+        if (found == null) {
+            return List.of();
+        }
+        expect(found instanceof List<?>, "columns", "a list of columns", found);
+        List<OwnColumn> own = new ArrayList<>();
+        for (Object each : (List<?>) found) {
+            boolean fits = each instanceof Map<?, ?> map
+                    && map.keySet().equals(Set.of("name", "formula"))
+                    && map.get("name") instanceof String
+                    && map.get("formula") instanceof String;
+            expect(fits, "columns", "made of objects with \"name\" and \"formula\"", each);
+            Map<?, ?> map = (Map<?, ?>) each;
+            try {
+                OwnColumn column = new OwnColumn((String) map.get("name"), Formula.of((String) map.get("formula")));
+                boolean twice = own.stream().anyMatch(o -> o.name().equals(column.name()));
+                expect(!twice, "columns", "a list that names each only once", column.name());
+                own.add(column);
+            } catch (IllegalArgumentException e) {
+                throw new MethodFault(
+                        "The method's column \"" + map.get("name") + "\" cannot be: " + e.getMessage() + ".");
+            }
+        }
+        return own;
     }
 
     private static List<MethodStep> steps(Object found) throws MethodFault {
@@ -194,7 +224,17 @@ public final class MethodTree {
         tree.put("unit", method.unit().id());
         tree.put("steps", method.steps().stream().map(s -> tree(s, whole)).toList());
         tree.put("measures", method.measures().stream().map(Measure::id).toList());
+        if (!method.own().isEmpty()) {
+            tree.put("columns", method.own().stream().map(MethodTree::tree).toList());
+        }
         tree.put("signal", method.signal());
+        return tree;
+    }
+
+    private static Map<String, Object> tree(OwnColumn column) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        tree.put("name", column.name());
+        tree.put("formula", column.formula().toString());
         return tree;
     }
 

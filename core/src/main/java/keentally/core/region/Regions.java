@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.IntPredicate;
+import keentally.core.geometry.Point;
 import keentally.core.picture.Mask;
 
 /**
@@ -78,6 +79,46 @@ public final class Regions {
             sum += to[order[i]] - from[order[i]];
         }
         return sum;
+    }
+
+    /**
+     * The upright box round a region.
+     *
+     * @param right behind the last column
+     * @param bottom behind the last row
+     */
+    public record Box(int left, int top, int right, int bottom) {
+        public int width() {
+            return right - left;
+        }
+
+        public int height() {
+            return bottom - top;
+        }
+    }
+
+    public Box box(int region) {
+        int left = Integer.MAX_VALUE;
+        int right = 0;
+        for (int place = start[region]; place < start[region + 1]; place++) {
+            left = Math.min(left, runFrom(place));
+            right = Math.max(right, runTo(place));
+        }
+        return new Box(left, runY(start[region]), right, runY(start[region + 1] - 1) + 1);
+    }
+
+    /** The mean of the centres of its pixels. */
+    public Point centroid(int region) {
+        long pixels = 0;
+        long twiceX = 0;
+        long sumY = 0;
+        for (int place = start[region]; place < start[region + 1]; place++) {
+            long length = runTo(place) - runFrom(place);
+            pixels += length;
+            twiceX += length * (runFrom(place) + runTo(place));
+            sumY += length * runY(place);
+        }
+        return new Point(twiceX / 2.0 / pixels, (double) sumY / pixels + 0.5);
     }
 
     /** The region's identity: index y · width + x of its first pixel in reading order. */

@@ -19,6 +19,7 @@ import keentally.core.work.Work;
  * @param phases what the fractions are of: the phase map where the last state still has one, else the final mask; empty
  *     where it has neither
  * @param fractions one a phase
+ * @param keptPixels what the kept objects cover, in pixels
  * @param objectPhases for each kept object the phase that most of it lies in; the lowest of those that tie
  */
 public record Readings(
@@ -26,19 +27,21 @@ public record Readings(
         Optional<ObjectTable> objects,
         Optional<PhaseMap> phases,
         List<PhaseReading> fractions,
+        long keptPixels,
         int[] objectPhases) {
 
     static Readings of(Run run, State last, Work work) throws StepFault {
         Ground ground = last.ground(run.method().signal(), work);
         Optional<PhaseMap> phases = last.phases().or(() -> last.mask().map(mask -> PhaseMap.of(mask, last.field())));
         Optional<ObjectTable> table = last.objects()
-                .map(objects -> ObjectTable.of(objects, run.method().measures(), ground, work));
+                .map(objects -> ObjectTable.of(objects, run.method().columns(), ground, work));
         List<PhaseReading> fractions = new ArrayList<>();
         phases.ifPresent(map -> fractions.addAll(PhaseSums.of(map, ground.signal(), last.field(), work)));
+        long kept = last.objects().map(o -> o.mask().count()).orElse(0L);
         int[] in = last.objects()
                 .map(objects -> objectPhases(objects, last.phases()))
                 .orElse(new int[0]);
-        return new Readings(last, table, phases, List.copyOf(fractions), in);
+        return new Readings(last, table, phases, List.copyOf(fractions), kept, in);
     }
 
     private static int[] objectPhases(Objects objects, Optional<PhaseMap> phases) {
@@ -65,10 +68,5 @@ public record Readings(
             best = counts[i] > counts[best] ? i : best;
         }
         return best;
-    }
-
-    /** What the kept objects cover, in pixels. */
-    public long keptPixels() {
-        return objects.map(t -> t.objects().mask().count()).orElse(0L);
     }
 }

@@ -132,6 +132,8 @@ public final class Runner {
             return Readings.of(run, last, work(cancel));
         } catch (StepFault e) {
             throw new RunFault("The method " + e.getMessage() + ".", e);
+        } catch (MissingScaleException e) {
+            throw new RunFault("A column of the method cannot be worked out: " + e.getMessage() + ".", e);
         }
     }
 

@@ -4,6 +4,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.IntStream;
+import keentally.core.geometry.Point;
 import keentally.core.label.Joining;
 import keentally.core.label.Labeller;
 import keentally.core.picture.Neighbours;
@@ -66,25 +67,19 @@ public record LabelStep(Neighbours neighbours, Length joinWithin, Number number)
 
     private static int[] byAngle(Regions regions) {
         int n = regions.count();
-        double[][] centres = new double[n][];
+        Point[] centres = new Point[n];
         double[] all = new double[3];
         for (int i = 0; i < n; i++) {
-            double[] sums = new double[3];
-            regions.runs(i, (y, from, to) -> {
-                double pixels = to - from;
-                sums[0] += pixels * (from + to) / 2;
-                sums[1] += pixels * (y + 0.5);
-                sums[2] += pixels;
-            });
-            for (int k = 0; k < 3; k++) {
-                all[k] += sums[k];
-            }
-            centres[i] = new double[] {sums[0] / sums[2], sums[1] / sums[2]};
+            centres[i] = regions.centroid(i);
+            double pixels = regions.pixels(i);
+            all[0] += pixels * centres[i].x();
+            all[1] += pixels * centres[i].y();
+            all[2] += pixels;
         }
         double x = all[0] / all[2];
         double y = all[1] / all[2];
         return sorted(regions, Comparator.comparingDouble(i -> {
-            double angle = StrictMath.atan2(y - centres[i][1], centres[i][0] - x);
+            double angle = StrictMath.atan2(y - centres[i].y(), centres[i].x() - x);
             return angle < 0 ? angle + 2 * Math.PI : angle;
         }));
     }

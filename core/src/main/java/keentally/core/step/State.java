@@ -168,7 +168,7 @@ public record State(
      * @throws StepFault where there is no such channel
      */
     public Ground ground(String signal, Work work) throws StepFault {
-        return new Ground(signal(signal, work), original, field);
+        return new Ground(signal(signal, work), original, field, scale);
     }
 
     /** Memory held beyond what {@code before} holds already. */

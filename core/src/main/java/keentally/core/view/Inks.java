@@ -10,6 +10,14 @@ public final class Inks {
     /** The tint of a mask. */
     public static final int MASK = 0xff35b8c2;
 
+    /** What a station added to a mask, and the lines of its hatch. */
+    public static final int ADDED = 0xff2f6db5;
+
+    static final int ADDED_LINE = 0xff9cc3ee;
+
+    /** The dots where a station took something away. */
+    public static final int REMOVED = 0xffe0a93a;
+
     public static final int SELECTED = 0xffa63c96;
 
     /** Outlines of what was dropped. */

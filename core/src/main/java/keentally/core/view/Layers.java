@@ -11,57 +11,69 @@ import keentally.core.region.Objects;
  *
  * @param picture the ground
  * @param field what lies outside is dimmed
+ * @param look how mask and objects are shown
  * @param mask tinted, where there is one
- * @param objects outlined and numbered, where there are any
- * @param colours of the objects; present with them
- * @param overlay how mask and objects are shown
- * @param strength of the tint, 0 to 1
- * @param selected what is shown as selected, whatever else is shown
+ * @param objects outlined and marked, where there are any
  * @param phases painted over the ground, where there are any
+ * @param change hatched, where there is one
+ * @param selected what is shown as selected, whatever else is shown
  */
 public record Layers(
         Pyramid picture,
         Field field,
+        Look look,
         Optional<Mask> mask,
-        Optional<Objects> objects,
-        Optional<ObjectColours> colours,
-        Overlay overlay,
-        double strength,
-        Optional<Selected> selected,
-        Optional<PhasePaint> phases) {
+        Optional<Coloured> objects,
+        Optional<PhasePaint> phases,
+        Optional<Change> change,
+        Optional<Selected> selected) {
 
-    /** Without phases. */
-    public Layers(
-            Pyramid picture,
-            Field field,
-            Optional<Mask> mask,
-            Optional<Objects> objects,
-            Optional<ObjectColours> colours,
-            Overlay overlay,
-            double strength,
-            Optional<Selected> selected) {
-        this(picture, field, mask, objects, colours, overlay, strength, selected, Optional.empty());
-    }
-
-    public Layers with(PhasePaint paint) {
-        return new Layers(picture, field, mask, objects, colours, overlay, strength, selected, Optional.of(paint));
+    /** The picture, and how what is laid on it is to be shown. */
+    public static Layers of(Pyramid picture, Field field, Look look) {
+        return new Layers(
+                picture,
+                field,
+                look,
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty());
     }
 
     /** The picture alone. */
     public static Layers bare(Pyramid picture, Field field) {
-        return new Layers(
-                picture,
-                field,
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Overlay.BARE,
-                0,
-                Optional.empty());
+        return of(picture, field, Look.BARE);
     }
 
-    public Layers with(Overlay other) {
-        return new Layers(picture, field, mask, objects, colours, other, strength, selected, phases);
+    public Layers with(Mask other) {
+        return new Layers(picture, field, look, Optional.of(other), objects, phases, change, selected);
+    }
+
+    public Layers with(Objects of, ObjectColours colours) {
+        return new Layers(picture, field, look, mask, Optional.of(new Coloured(of, colours)), phases, change, selected);
+    }
+
+    public Layers with(PhasePaint paint) {
+        return new Layers(picture, field, look, mask, objects, Optional.of(paint), change, selected);
+    }
+
+    public Layers with(Change other) {
+        return new Layers(picture, field, look, mask, objects, phases, Optional.of(other), selected);
+    }
+
+    public Layers with(Selected other) {
+        return new Layers(picture, field, look, mask, objects, phases, change, Optional.of(other));
+    }
+
+    /** Objects and the colours they are drawn in. */
+    public record Coloured(Objects objects, ObjectColours colours) {}
+
+    /** What a station did to the mask. */
+    public record Change(Mask added, Mask removed) {
+        public static Change of(Mask before, Mask after) {
+            return new Change(after.minus(before), before.minus(after));
+        }
     }
 
     /** Some of the regions of some objects. */
@@ -69,14 +81,5 @@ public record Layers(
         public Selected {
             regions = Set.copyOf(regions);
         }
-    }
-
-    /** How mask and objects are shown. */
-    public enum Overlay {
-        BARE,
-        TINT,
-        OUTLINES,
-        NUMBERS,
-        MASK
     }
 }

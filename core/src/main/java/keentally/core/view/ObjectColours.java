@@ -2,8 +2,10 @@ package keentally.core.view;
 
 import java.util.ArrayList;
 import java.util.List;
+import keentally.core.picture.Plane;
 import keentally.core.region.Objects;
 import keentally.core.region.Regions;
+import keentally.core.work.Work;
 
 /**
  * A colour for each kept object, such that near ones differ: objects in order of number take the first colour, counted on from
@@ -13,13 +15,55 @@ public final class ObjectColours {
     private static final int NEAR = 10;
     private static final int CELL = 48;
 
-    private final byte[] colour;
+    private final int[] ink;
 
-    private ObjectColours(byte[] colour) {
-        this.colour = colour;
+    private ObjectColours(int[] ink) {
+        this.ink = ink;
     }
 
+    /** As they are drawn first. */
     public static ObjectColours of(Objects objects) {
+        return of(objects, 0);
+    }
+
+    /**
+     * The mean colour of each object as the ground shows it.
+     *
+     * @param ground of the objects' size
+     */
+    public static ObjectColours means(Objects objects, Pyramid ground, Work work) {
+        Regions regions = objects.regions();
+        List<Plane> planes = ground.level(0);
+        int[] ink = new int[regions.count()];
+        work.bands(objects.count(), (first, end) -> {
+            float[] row = new float[regions.width()];
+            for (int i = first; i < end; i++) {
+                double[] means = new double[planes.size()];
+                for (int c = 0; c < means.length; c++) {
+                    means[c] = mean(regions, objects.region(i), planes.get(c), row);
+                }
+                ink[objects.region(i)] = ground.colour(means);
+            }
+        });
+        return new ObjectColours(ink);
+    }
+
+    private static double mean(Regions regions, int region, Plane plane, float[] row) {
+        double[] sums = new double[2];
+        regions.runs(region, (y, from, to) -> {
+            plane.readRow(y, from, to, row, 0);
+            for (int x = 0; x < to - from; x++) {
+                if (row[x] == row[x]) {
+                    sums[0] += row[x];
+                    sums[1]++;
+                }
+            }
+        });
+        return sums[1] == 0 ? 0 : sums[0] / sums[1];
+    }
+
+    /** @param again how often they were drawn again: each time others come first */
+    public static ObjectColours of(Objects objects, int again) {
         Regions regions = objects.regions();
         int columns = regions.width() / CELL + 1;
         List<List<int[]>> cells = new ArrayList<>();
@@ -27,7 +71,7 @@ public final class ObjectColours {
             cells.add(List.of());
         }
         byte[] colour = new byte[regions.count()];
-        int turn = 0;
+        int turn = Math.floorMod(again, Inks.OBJECTS.size());
         for (int i = 0; i < objects.count(); i++) {
             int region = objects.region(i);
             int[] box = box(regions, region);
@@ -47,19 +91,17 @@ public final class ObjectColours {
             turn = next(turn, taken);
             colour[region] = (byte) turn;
         }
-        return new ObjectColours(colour);
+        int[] ink = new int[colour.length];
+        for (int region = 0; region < ink.length; region++) {
+            ink[region] = Inks.OBJECTS.get(colour[region]);
+        }
+        return new ObjectColours(ink);
     }
 
     /** Left, top, right, bottom, widened; and the region. */
     private static int[] box(Regions regions, int region) {
-        int[] box = {Integer.MAX_VALUE, Integer.MAX_VALUE, Integer.MIN_VALUE, Integer.MIN_VALUE, region};
-        regions.runs(region, (y, from, to) -> {
-            box[0] = Math.min(box[0], from - NEAR);
-            box[1] = Math.min(box[1], y - NEAR);
-            box[2] = Math.max(box[2], to + NEAR);
-            box[3] = Math.max(box[3], y + NEAR);
-        });
-        return box;
+        Regions.Box box = regions.box(region);
+        return new int[] {box.left() - NEAR, box.top() - NEAR, box.right() + NEAR, box.bottom() - 1 + NEAR, region};
     }
 
     private static boolean meet(int[] a, int[] b) {
@@ -78,6 +120,6 @@ public final class ObjectColours {
 
     /** The colour of a region that is kept. */
     public int of(int region) {
-        return Inks.OBJECTS.get(colour[region]);
+        return ink[region];
     }
 }

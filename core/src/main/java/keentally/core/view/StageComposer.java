@@ -15,6 +15,7 @@ import keentally.core.work.Work;
 public final class StageComposer {
     private static final int ROWS_SAMPLED = 3;
     private static final int DIM = 120;
+    private static final int HATCH = 6;
     private static final int SELECTED_EDGE = 3;
     private static final int SELECTED_FILL = 90;
 
@@ -48,22 +49,16 @@ public final class StageComposer {
     public static int[] compose(Layers layers, Viewport view, Work work) {
         StageComposer composer = new StageComposer(layers, view);
         work.bands(view.height(), composer::paintRows);
-        if (composer.outlined()) {
+        if (layers.look().overlay() == Look.Overlay.OUTLINES || layers.look().overlay() == Look.Overlay.FILL) {
             composer.outlines(work);
         }
         layers.phases()
-                .filter(p -> p.outlines() && layers.overlay() != Layers.Overlay.BARE)
+                .filter(p -> p.outlines() && layers.look().overlay() != Look.Overlay.BARE)
                 .ifPresent(p -> composer.borders(p, work));
         layers.selected().ifPresent(selected -> composer.select(selected, work));
-        if (layers.overlay() == Layers.Overlay.NUMBERS) {
-            layers.objects().ifPresent(objects -> NumberPainter.paint(composer.buffer, view, objects));
-        }
+        layers.objects().ifPresent(o -> MarkPainter.paint(composer.buffer, view, o, layers.look()));
         ValuePainter.paint(composer.buffer, view, layers.picture().level(0));
         return composer.buffer;
-    }
-
-    private boolean outlined() {
-        return layers.overlay() == Layers.Overlay.OUTLINES || layers.overlay() == Layers.Overlay.NUMBERS;
     }
 
     private void paintRows(int from, int to) {
@@ -80,16 +75,25 @@ public final class StageComposer {
     }
 
     private void paintRow(int j, int y, int[] columns) {
-        if (layers.overlay() == Layers.Overlay.MASK && layers.mask().isPresent()) {
+        Look look = layers.look();
+        if (look.overlay() == Look.Overlay.MASK && layers.mask().isPresent()) {
             Arrays.fill(buffer, j * width, (j + 1) * width, 0xff000000);
-            tint(j, layers.mask().get(), 0xffffffff, 256, columns);
+            tint(j, layers.mask().get(), Pattern.WHITE, 256, columns);
         } else {
             ground(j, y, columns);
-            if (layers.overlay() != Layers.Overlay.BARE) {
+            if (look.overlay() != Look.Overlay.BARE) {
                 layers.phases().filter(p -> !p.outlines()).ifPresent(p -> fill(j, y, p, columns));
-                int opacity = (int) Math.round(256 * layers.strength());
-                layers.mask().ifPresent(mask -> tint(j, mask, Inks.MASK, opacity, columns));
+                boolean filled =
+                        look.overlay() == Look.Overlay.FILL && layers.objects().isPresent();
+                int opacity = filled ? 0 : (int) Math.round(256 * look.strength());
+                layers.mask().ifPresent(mask -> tint(j, mask, Pattern.MASK, opacity, columns));
             }
+        }
+        if (look.has(Look.Mark.CHANGES)) {
+            layers.change().ifPresent(change -> {
+                tint(j, change.added(), Pattern.ADDED, 256, columns);
+                tint(j, change.removed(), Pattern.REMOVED, 256, columns);
+            });
         }
         layers.field().inside().ifPresent(inside -> dimOutside(j, y, inside, columns));
     }
@@ -241,12 +245,30 @@ public final class StageComposer {
         });
     }
 
-    private void tint(int j, Mask mask, int colour, int opacity, int[] columns) {
+    private enum Pattern {
+        MASK,
+        WHITE,
+        ADDED,
+        REMOVED;
+
+        /** The ink of a window pixel; 0 where the ground is to be seen through. */
+        int at(int i, int j) {
+            return switch (this) {
+                case MASK -> Inks.MASK;
+                case WHITE -> 0xffffffff;
+                case ADDED -> (i + j) % HATCH < 2 ? Inks.ADDED_LINE : Inks.ADDED;
+                case REMOVED -> i % HATCH < 3 && (j + i / HATCH % 2 * 3) % HATCH < 3 ? Inks.REMOVED : 0;
+            };
+        }
+    }
+
+    private void tint(int j, Mask mask, Pattern ink, int opacity, int[] columns) {
         double step = 1 / view.zoom();
         if (step <= 1) {
             int y = (int) Math.floor(view.pictureY(j + 0.5));
             for (int i = 0; i < width; i++) {
-                if (columns[i] >= 0 && mask.at(columns[i], y)) {
+                int colour = columns[i] >= 0 && mask.at(columns[i], y) ? ink.at(i, j) : 0;
+                if (colour != 0) {
                     buffer[j * width + i] = Inks.mix(buffer[j * width + i], colour, opacity);
                 }
             }
@@ -267,7 +289,8 @@ public final class StageComposer {
                 set += mask.count(y, left, right);
                 seen += right - left;
             }
-            if (set > 0) {
+            int colour = set > 0 ? ink.at(i, j) : 0;
+            if (colour != 0) {
                 buffer[j * width + i] = Inks.mix(buffer[j * width + i], colour, opacity * set / seen);
             }
         }
@@ -286,9 +309,13 @@ public final class StageComposer {
             layers.mask().ifPresent(mask -> maskOutlines(mask, work));
             return;
         }
-        Objects objects = layers.objects().get();
+        Objects objects = layers.objects().get().objects();
         int[] raster = RegionRaster.of(objects.regions(), view, work);
-        ObjectColours colours = layers.colours().orElseThrow();
+        ObjectColours colours = layers.objects().get().colours();
+        boolean filled = layers.look().overlay() == Look.Overlay.FILL;
+        int opacity = layers.look().meanFill()
+                ? 256
+                : (int) Math.round(256 * layers.look().strength());
         int thick = view.zoom() >= 2 ? 2 : 1;
         work.bands(height, (from, to) -> {
             for (int j = from; j < to; j++) {
@@ -296,6 +323,9 @@ public final class StageComposer {
                     int region = raster[j * width + i] - 1;
                     if (region < 0) {
                         continue;
+                    }
+                    if (filled && objects.isKept(region)) {
+                        buffer[j * width + i] = Inks.mix(buffer[j * width + i], colours.of(region), opacity);
                     }
                     if (isEdge(raster, i, j, thick)) {
                         boolean dotted = !objects.isKept(region) && (i + j & 3) > 1;

@@ -2,7 +2,9 @@ package keentally.core.words;
 
 import java.util.Optional;
 import java.util.ResourceBundle;
+import keentally.core.measure.Column;
 import keentally.core.measure.Measure;
+import keentally.core.measure.OwnColumn;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.Setting;
@@ -53,10 +55,26 @@ public final class Words {
         return text("measure." + measure.id() + ".title");
     }
 
+    /** Of a measure, or the name that a person gave a column. */
+    public static String title(Column column) {
+        return switch (column) {
+            case Measure measure -> title(measure);
+            case OwnColumn own -> own.name();
+        };
+    }
+
     /** With the unit that its numbers are shown in, where it has one: {@code Area, µm²}. */
-    public static String title(Measure measure, LengthUnit unit) {
-        String symbol = measure.dimension().unitSymbol(unit);
-        return symbol.isEmpty() ? title(measure) : title(measure) + ", " + symbol;
+    public static String title(Column column, LengthUnit unit) {
+        String symbol = column.unitSymbol(unit);
+        return symbol.isEmpty() ? title(column) : title(column) + ", " + symbol;
+    }
+
+    /** What a column's numbers are. */
+    public static String definition(Column column) {
+        return switch (column) {
+            case Measure measure -> definition(measure);
+            case OwnColumn own -> own.name() + " = " + own.formula();
+        };
     }
 
     public static String definition(Measure measure) {

@@ -37,30 +37,29 @@ class PhasePaintTest {
         return Pyramid.of(Picture.grey(Plane8.of(SIDE, SIDE, values)), Work.alone());
     }
 
-    private static int[] painted(PhasePaint paint, Layers.Overlay overlay) {
-        Layers bare = Layers.bare(ground(), Field.whole(SIDE, SIDE));
-        return StageComposer.compose(
-                bare.with(overlay).with(paint), Viewport.fit(SIDE, SIDE, SIDE, SIDE), Work.alone());
+    private static int[] painted(PhasePaint paint, Look.Overlay overlay) {
+        Layers bare = Layers.of(ground(), Field.whole(SIDE, SIDE), new Look(overlay, 1));
+        return StageComposer.compose(bare.with(paint), Viewport.fit(SIDE, SIDE, SIDE, SIDE), Work.alone());
     }
 
     @Test
     void phasesAreFilledOffOnesLetTheGroundThroughAndBareShowsNone() {
         PhasePaint paint = new PhasePaint(halves(), new int[] {0xff112233, 0xff445566}, false);
-        int[] all = painted(paint, Layers.Overlay.TINT);
+        int[] all = painted(paint, Look.Overlay.TINT);
         assertThat(all[0]).isEqualTo(0xff112233);
         assertThat(all[7]).isEqualTo(0xff445566);
         assertThat(all[7 * SIDE]).isEqualTo(0xff282828);
-        int[] off = painted(paint.without(Set.of(1)), Layers.Overlay.TINT);
+        int[] off = painted(paint.without(Set.of(1)), Look.Overlay.TINT);
         assertThat(off[0]).isEqualTo(0xff112233);
         assertThat(off[7]).isEqualTo(0xffb4b4b4);
-        assertThat(painted(paint, Layers.Overlay.BARE)[0]).isEqualTo(0xff282828);
+        assertThat(painted(paint, Look.Overlay.BARE)[0]).isEqualTo(0xff282828);
         assertThatThrownBy(() -> new PhasePaint(halves(), new int[1], false)).hasMessageContaining("as many inks");
     }
 
     @Test
     void outlinesRunAlongTheBorderOnly() {
         PhasePaint paint = new PhasePaint(halves(), new int[] {0xff112233, 0xff445566}, true);
-        int[] lines = painted(paint, Layers.Overlay.TINT);
+        int[] lines = painted(paint, Look.Overlay.TINT);
         assertThat(lines[3]).isEqualTo(0xff112233);
         assertThat(lines[4]).isEqualTo(0xff445566);
         assertThat(lines[1]).isEqualTo(0xff282828);

@@ -1,10 +1,10 @@
 package keentally.core.view;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.Arrays;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
 import keentally.core.Chance;
@@ -28,17 +28,18 @@ class StageComposerTest {
     private static final Pyramid PYRAMID = Pyramid.of(Picture.grey(PLANE), Work.alone());
     private static final Field FIELD = Field.whole(W, H);
 
-    private static Layers layers(Mask mask, Layers.Overlay overlay, double strength, Set<Integer> selected) {
+    private static Layers layers(Mask mask, Look look, Set<Integer> selected) {
         Objects objects = Objects.of(Labeller.regions(mask, Neighbours.EIGHT, Work.alone()));
-        return new Layers(
-                PYRAMID,
-                FIELD,
-                Optional.of(mask),
-                Optional.of(objects),
-                Optional.of(ObjectColours.of(objects)),
-                overlay,
-                strength,
-                selected.isEmpty() ? Optional.empty() : Optional.of(new Layers.Selected(objects, selected)));
+        Layers layers = Layers.of(PYRAMID, FIELD, look).with(mask).with(objects, ObjectColours.of(objects));
+        return selected.isEmpty() ? layers : layers.with(new Layers.Selected(objects, selected));
+    }
+
+    private static Layers layers(Mask mask, Look.Overlay overlay, double strength, Set<Integer> selected) {
+        return layers(mask, new Look(overlay, strength), selected);
+    }
+
+    private static Look marked(Look.Mark... marks) {
+        return new Look(Look.Overlay.OUTLINES, Set.of(marks), 0.4, false);
     }
 
     /** A block of 8 × 6 pixels at (40, 30). */
@@ -78,7 +79,7 @@ class StageComposerTest {
 
     @Test
     void theMaskAloneIsWhiteOnBlackAndShrinksByCoverage() {
-        Layers mask = layers(block(), Layers.Overlay.MASK, 1, Set.of());
+        Layers mask = layers(block(), Look.Overlay.MASK, 1, Set.of());
         int[] real = StageComposer.compose(mask, new Viewport(0, 0, 1, W, H), Work.alone());
         assertThat(real[30 * W + 40] & 0xff).isGreaterThan(250);
         assertThat(real[29 * W + 40]).isEqualTo(0xff000000);
@@ -90,19 +91,19 @@ class StageComposerTest {
     @Test
     void outlinesLieOnTheObjectAndTheTintInIt() {
         int[] out = StageComposer.compose(
-                layers(block(), Layers.Overlay.OUTLINES, 0, Set.of()), new Viewport(0, 0, 1, W, H), Work.alone());
+                layers(block(), Look.Overlay.OUTLINES, 0, Set.of()), new Viewport(0, 0, 1, W, H), Work.alone());
         assertThat(Inks.OBJECTS).contains(out[30 * W + 40], out[35 * W + 47]);
         assertThat(out[33 * W + 44]).isEqualTo(grey(44, 33));
         assertThat(out[29 * W + 40]).isEqualTo(grey(40, 29));
         int[] tinted = StageComposer.compose(
-                layers(block(), Layers.Overlay.TINT, 1, Set.of()), new Viewport(0, 0, 1, W, H), Work.alone());
+                layers(block(), Look.Overlay.TINT, 1, Set.of()), new Viewport(0, 0, 1, W, H), Work.alone());
         assertThat(tinted[33 * W + 44]).isEqualTo(Inks.MASK);
     }
 
     @Test
     void selectedObjectsShowWhateverElseIsShown() {
         int[] out = StageComposer.compose(
-                layers(block(), Layers.Overlay.TINT, 0.3, Set.of(0)), new Viewport(0, 0, 1, W, H), Work.alone());
+                layers(block(), Look.Overlay.TINT, 0.3, Set.of(0)), new Viewport(0, 0, 1, W, H), Work.alone());
         assertThat(out[30 * W + 40]).isEqualTo(Inks.SELECTED);
     }
 
@@ -111,20 +112,76 @@ class StageComposerTest {
         Mask dot = Field.of(W, H, List.of(new Field.Part(new Rectangle(101, 77, 1, 1), false)))
                 .mask();
         int[] out = StageComposer.compose(
-                layers(dot, Layers.Overlay.OUTLINES, 0, Set.of()), new Viewport(0, 0, 0.1, 30, 20), Work.alone());
+                layers(dot, Look.Overlay.OUTLINES, 0, Set.of()), new Viewport(0, 0, 0.1, 30, 20), Work.alone());
         assertThat(Arrays.stream(out).filter(c -> Inks.OBJECTS.contains(c)).count())
                 .isEqualTo(1);
     }
 
     @Test
     void numbersAreDrawnInOurOwnFigures() {
-        Layers with = layers(block(), Layers.Overlay.NUMBERS, 0, Set.of());
+        Layers with = layers(block(), marked(Look.Mark.NUMBERS), Set.of());
         int[] out = StageComposer.compose(with, new Viewport(30, 20, 4, 120, 120), Work.alone());
         assertThat(Arrays.stream(out).filter(c -> c == 0xffffffff).count()).isBetween(8L, 400L);
         int[] drawn = new int[9 * 9];
         Digits.draw(drawn, 9, 9, 1, 1, 1);
         assertThat(IntStream.range(0, 81).filter(i -> drawn[i] == 0xffffffff).count())
                 .isEqualTo(5 + 2 + 2 + 4);
+    }
+
+    @Test
+    void fillsTellObjectsApartOrShowTheirMeanColour() {
+        int[] filled = StageComposer.compose(
+                layers(block(), Look.Overlay.FILL, 1, Set.of()), new Viewport(0, 0, 1, W, H), Work.alone());
+        assertThat(Inks.OBJECTS).contains(filled[33 * W + 44]);
+        assertThat(filled[29 * W + 40]).isEqualTo(grey(40, 29));
+        Objects objects = Objects.of(Labeller.regions(block(), Neighbours.EIGHT, Work.alone()));
+        Look look = new Look(Look.Overlay.FILL, Set.of(), 0.2, true);
+        Layers mean =
+                Layers.of(PYRAMID, FIELD, look).with(objects, ObjectColours.means(objects, PYRAMID, Work.alone()));
+        double sum = 0;
+        for (int i = 0; i < 48; i++) {
+            sum += PLANE.at(40 + i % 8, 30 + i / 8);
+        }
+        int[] out = StageComposer.compose(mean, new Viewport(0, 0, 1, W, H), Work.alone());
+        assertThat(out[33 * W + 44] & 0xff).isCloseTo((int) (sum / 48), within(1));
+    }
+
+    @Test
+    void centresAndBoxesAreMarked() {
+        int[] dots = StageComposer.compose(
+                layers(block(), marked(Look.Mark.DOTS), Set.of()), new Viewport(0, 0, 1, W, H), Work.alone());
+        assertThat(dots[33 * W + 44]).isEqualTo(0xffffffff);
+        int[] boxes = StageComposer.compose(
+                layers(block(), marked(Look.Mark.BOXES), Set.of()), new Viewport(0, 0, 1, W, H), Work.alone());
+        assertThat(Inks.OBJECTS).contains(boxes[29 * W + 39], boxes[36 * W + 48], boxes[29 * W + 44]);
+        assertThat(boxes[28 * W + 39]).isEqualTo(grey(39, 28));
+    }
+
+    @Test
+    void whatAStationAddedIsHatchedAndWhatItTookAwayDotted() {
+        Mask before = block();
+        Mask after = Field.within(new Rectangle(44, 30, 20, 6), W, H);
+        Layers changed = Layers.of(PYRAMID, FIELD, marked(Look.Mark.CHANGES)).with(Layers.Change.of(before, after));
+        int[] out = StageComposer.compose(changed, new Viewport(0, 0, 1, W, H), Work.alone());
+        int[] added = IntStream.range(0, 16 * 6)
+                .map(i -> out[(30 + i / 16) * W + 48 + i % 16])
+                .toArray();
+        assertThat(Arrays.stream(added).distinct().toArray()).containsExactlyInAnyOrder(Inks.ADDED, Inks.ADDED_LINE);
+        long dotted = IntStream.range(0, 4 * 6)
+                .filter(i -> out[(30 + i / 4) * W + 40 + i % 4] == Inks.REMOVED)
+                .count();
+        assertThat(dotted).isBetween(4L, 20L);
+        assertThat(out[33 * W + 45]).isEqualTo(grey(45, 33));
+    }
+
+    @Test
+    void coloursCanBeDrawnAgain() {
+        Objects objects = Objects.of(Labeller.regions(new Chance(5).mask(60, 40), Neighbours.FOUR, Work.alone()));
+        ObjectColours first = ObjectColours.of(objects);
+        ObjectColours again = ObjectColours.of(objects, 1);
+        assertThat(IntStream.range(0, objects.count()).filter(i -> first.of(i) != again.of(i)))
+                .isNotEmpty();
+        assertThat(again.of(0)).isNotEqualTo(first.of(0));
     }
 
     @Test
@@ -137,7 +194,8 @@ class StageComposerTest {
 
     @Test
     void threadsMakeNoDifference() {
-        Layers layers = layers(new Chance(9).mask(W, H), Layers.Overlay.NUMBERS, 0.4, Set.of(2, 3));
+        Layers layers = layers(new Chance(9).mask(W, H), marked(Look.Mark.values()), Set.of(2, 3))
+                .with(Layers.Change.of(new Chance(10).mask(W, H), new Chance(11).mask(W, H)));
         Viewport view = new Viewport(-10, 5, 0.7, 220, 160);
         int[] alone = StageComposer.compose(layers, view, Work.alone());
         try (Workers workers = Workers.of(4)) {

@@ -5,17 +5,23 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
-import keentally.core.run.Readings;
+import keentally.core.region.Objects;
 import keentally.core.run.Run;
+import keentally.core.view.Layers;
+import keentally.core.work.Cancel;
+import keentally.core.work.Work;
 import keentally.desk.look.Texts;
 import keentally.study.document.Thing.SheetThing;
 import keentally.study.file.FileFault;
-import keentally.study.file.WholeFile;
 import keentally.study.method.MethodFile;
 import keentally.study.plot.HistogramPlot;
-import keentally.study.result.ObjectSheet;
+import keentally.study.plot.SpreadPlot;
+import keentally.study.result.CutOuts;
+import keentally.study.result.MarkedPicture;
+import keentally.study.result.TakenAway;
 import keentally.study.result.TrialFiles;
 
 /** What is written from the desk to files, and methods read from them; worked in the idle lane, said when it is done. */
@@ -28,17 +34,56 @@ public final class DeskFiles {
         this.ui = ui;
     }
 
-    /** Writes the table of objects of the sample on the stage. */
-    public void exportTable(Path file) {
+    /** What is to be written of the sample on the stage. */
+    @FunctionalInterface
+    public interface Take {
+        void write(TakenAway of, Path file) throws FileFault;
+    }
+
+    /** Writes something of the results of the sample on the stage. */
+    public void take(Path file, Take take) {
         Optional<Shown> now = desk.shown().get();
         if (now.flatMap(Shown::readings).isEmpty()) {
             desk.say(Texts.of("file.no-table"));
             return;
         }
         String name = desk.sample().orElseThrow().name();
-        Run run = now.get().run();
-        Readings readings = now.get().readings().get();
-        write(file, () -> WholeFile.write(file, ObjectSheet.csv(name, run, readings)));
+        TakenAway of = new TakenAway(
+                name, now.get().run(), now.get().readings().get(), now.get().cautions());
+        write(file, () -> take.write(of, file));
+    }
+
+    /** Writes what a station gives, in its own values; what comes before the first one is the picture itself. */
+    public void takeState(Path file, String station) {
+        Optional<Run.Station> reached = desk.reached(station);
+        if (reached.isEmpty()) {
+            desk.say(Texts.of("file.no-station"));
+            return;
+        }
+        write(file, () -> TakenAway.state(file, reached.get()));
+    }
+
+    /** Writes what is seen on the stage at the picture's resolution. */
+    public void takeShown(Path file, Function<Work, Layers> layers) {
+        Work work = desk.work(new Cancel());
+        write(file, () -> new MarkedPicture(layers.apply(work), work).write(file));
+    }
+
+    /** Writes every kept object as a picture of its own. */
+    public void takeCutOuts(Path folder) {
+        Optional<Objects> objects = desk.shown().get().flatMap(Shown::objects);
+        Optional<OpenSample> open = desk.open().get();
+        if (objects.isEmpty() || open.isEmpty()) {
+            desk.say(Texts.of("file.no-table"));
+            return;
+        }
+        Work work = desk.work(new Cancel());
+        write(folder, () -> CutOuts.write(folder, open.get().pyramid(), objects.get(), work));
+    }
+
+    /** Writes how a measure is spread, as its file's ending says. */
+    public void saveSpread(Path file, SpreadPlot plot) {
+        write(file, () -> plot.save(file));
     }
 
     public void saveMethod(Path file) {

@@ -10,7 +10,6 @@ import keentally.core.run.Run;
 import keentally.core.run.RunFault;
 import keentally.core.run.Runner;
 import keentally.core.run.Sample;
-import keentally.core.view.ObjectColours;
 import keentally.core.work.Cancel;
 import keentally.study.caution.Background;
 import keentally.study.caution.Caution;
@@ -23,14 +22,8 @@ import keentally.study.caution.PictureCautions;
  * @param run the stations that could be done
  * @param fault why the next one could not
  * @param readings the numbers at the end, where it was reached
- * @param colours of the final objects
  */
-public record Shown(
-        Run run,
-        Optional<RunFault> fault,
-        Optional<Readings> readings,
-        Optional<ObjectColours> colours,
-        List<Caution> cautions) {
+public record Shown(Run run, Optional<RunFault> fault, Optional<Readings> readings, List<Caution> cautions) {
     public Shown {
         cautions = List.copyOf(cautions);
     }
@@ -56,14 +49,13 @@ public record Shown(
         try {
             Run run = runner.run(method, sample, Integer.MAX_VALUE, cancel, Progress.SILENT);
             Readings readings = runner.readings(run, cancel);
-            Optional<ObjectColours> colours = readings.state().objects().map(ObjectColours::of);
             List<Caution> picture = checks.of(sample, background, runner.work(cancel));
             List<Caution> cautions = Cautions.of(picture, run, readings, several, runner.work(cancel));
-            return new Shown(run, Optional.empty(), Optional.of(readings), colours, cautions);
+            return new Shown(run, Optional.empty(), Optional.of(readings), cautions);
         } catch (RunFault e) {
             Run before = before(runner, method, sample, e.step(), cancel);
             List<Caution> picture = checks.of(sample, background, runner.work(cancel));
-            return new Shown(before, Optional.of(e), Optional.empty(), Optional.empty(), picture);
+            return new Shown(before, Optional.of(e), Optional.empty(), picture);
         }
     }
 

@@ -4,6 +4,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import java.util.function.DoublePredicate;
 import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
@@ -11,16 +12,15 @@ import javafx.application.Platform;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.scene.control.CheckBox;
-import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
 import keentally.core.measure.Measure;
 import keentally.core.measure.ObjectTable;
 import keentally.core.method.MethodStep;
 import keentally.core.region.Objects;
 import keentally.core.region.Regions;
+import keentally.core.setting.ChoiceSetting;
 import keentally.core.stats.Distribution;
 import keentally.core.step.State;
 import keentally.core.step.StepFault;
@@ -32,12 +32,13 @@ import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Newest;
 import keentally.desk.model.Shown;
+import keentally.study.plot.SpreadPlot;
 
 /**
  * How a measure is spread over the objects, with the gate on it to drag. Where the method has a gate on the measure, the bars are of all
  * objects that enter it, those it drops hollow.
  */
-public final class DistributionPane extends VBox {
+final class DistributionPane extends VBox {
     private enum Weight {
         COUNT,
         AREA
@@ -51,7 +52,7 @@ public final class DistributionPane extends VBox {
     private final DeskModel desk;
     private final Newest newest;
     private final Newest picking;
-    private final ComboBox<Measure> measures = new ComboBox<>();
+    private final MeasureBox measures;
     private final ObjectProperty<Weight> weight = new SimpleObjectProperty<>(Weight.COUNT);
     private final ObjectProperty<Steps> steps = new SimpleObjectProperty<>(Steps.LINEAR);
     private final CheckBox sum = new CheckBox(Texts.of("distribution.sum"));
@@ -111,27 +112,14 @@ public final class DistributionPane extends VBox {
         }
     }
 
-    public DistributionPane(DeskModel desk) {
+    DistributionPane(DeskModel desk) {
         this.desk = desk;
         this.newest = new Newest(desk, Platform::runLater);
         this.picking = new Newest(desk, Platform::runLater);
+        this.measures = new MeasureBox(desk, "distribution-measure", Measure.ECD);
+        measures.setPrefWidth(134);
         setId("distribution-pane");
         getStyleClass().add("distribution-pane");
-        measures.setId("distribution-measure");
-        measures.setConverter(new StringConverter<>() {
-            @Override
-            public String toString(Measure measure) {
-                return measure == null ? "" : Words.title(measure, desk.unit());
-            }
-
-            @Override
-            public Measure fromString(String text) {
-                throw new UnsupportedOperationException();
-            }
-        });
-        measures.getItems().setAll(Measure.values());
-        measures.setValue(Measure.ECD);
-        measures.setVisibleRowCount(16);
         measures.valueProperty().addListener(o -> refresh());
         weight.addListener(o -> refresh());
         steps.addListener(o -> refresh());
@@ -148,6 +136,7 @@ public final class DistributionPane extends VBox {
                 Pieces.choices("distribution-steps", Steps.values(), steps),
                 sum);
         row.getStyleClass().add("distribution-row");
+        row.setPrefWrapLength(ObjectsPane.ROW);
         getChildren().addAll(row, plot, numbers);
         desk.shown().addListener(o -> refresh());
         desk.selection().addListener(o -> follow());
@@ -201,6 +190,19 @@ public final class DistributionPane extends VBox {
                 follow();
             };
         });
+    }
+
+    /** @param onSave told the plot of what the gate keeps */
+    void save(Consumer<SpreadPlot> onSave) {
+        if (known.kept().count() == 0) {
+            desk.say(Texts.of("distribution.none"));
+            return;
+        }
+        onSave.accept(new SpreadPlot(
+                known.kept(),
+                steps.get() == Steps.LOG,
+                Words.title(measures.getValue(), desk.unit()),
+                Texts.of("distribution.of." + ChoiceSetting.word(weight.get()))));
     }
 
     private void draw() {

@@ -14,6 +14,7 @@ import keentally.core.setting.LimitSetting;
 import keentally.core.setting.Values;
 import keentally.core.step.StepDescription;
 import keentally.core.step.Steps;
+import keentally.core.words.Words;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 
@@ -42,9 +43,17 @@ final class MeasureGate {
     Optional<MethodStep> step() {
         return desk.method().steps().stream()
                 .filter(s -> s.description().id().equals("gate") && !s.muted())
-                .filter(s -> measure.id()
-                        .equals(s.values().canonical(GATE.settings()).get("measure")))
+                .filter(s -> measure.id().equals(measureOf(s)))
                 .reduce((a, b) -> b);
+    }
+
+    private static String measureOf(MethodStep gate) {
+        return String.valueOf(gate.values().canonical(GATE.settings()).get("measure"));
+    }
+
+    /** Of the measure that a gate is on. */
+    static String titleOf(MethodStep gate) {
+        return Measure.find(measureOf(gate)).map(Words::title).orElse("");
     }
 
     private static LimitSetting end(String id) {
@@ -98,14 +107,14 @@ final class MeasureGate {
 
     /** Sets the gate, or adds one behind the last step. */
     void keep(Range range) {
+        desk.change(Texts.of("action.gate"), m -> in(m, range));
+    }
+
+    /** A method with the gate set, or with one behind its last step. */
+    Method in(Method method, Range range) {
         Optional<MethodStep> known = step();
-        Method now = desk.method();
-        if (known.isPresent()) {
-            desk.change(
-                    Texts.of("action.gate"),
-                    m -> m.with(known.get().id(), values(known.get().values(), range)));
-        } else {
-            desk.change(Texts.of("action.gate"), m -> m.add(now.steps().size(), GATE, values(Values.NONE, range)));
-        }
+        return known.isPresent()
+                ? method.with(known.get().id(), values(known.get().values(), range))
+                : method.add(method.steps().size(), GATE, values(Values.NONE, range));
     }
 }

@@ -16,6 +16,7 @@ import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.VBox;
+import keentally.core.measure.Column;
 import keentally.core.measure.Dimension;
 import keentally.core.measure.Measure;
 import keentally.core.measure.ObjectTable;
@@ -29,15 +30,15 @@ import keentally.desk.model.Newest;
 import keentally.desk.model.Shown;
 
 /** Every measure in a line: mean, standard deviation, CV, median, least, greatest and sum, of the selected objects or of all. */
-public final class SummaryPane extends VBox {
+final class SummaryPane extends VBox {
     private final DeskModel desk;
     private final Newest newest;
     private final TableView<Line> table = new TableView<>();
     private final Label of = Prose.of("", "figure-line");
 
     /** One measure over the objects. */
-    private record Line(String title, Measure measure, Distribution values, double least, double greatest, double sum) {
-        static Line of(String title, Measure measure, double[] column) {
+    private record Line(String title, Distribution values, double least, double greatest, double sum) {
+        static Line of(String title, Column of, double[] column) {
             double[] known =
                     Arrays.stream(column).filter(v -> !Double.isNaN(v)).sorted().toArray();
             double[] ones = new double[known.length];
@@ -45,14 +46,17 @@ public final class SummaryPane extends VBox {
             boolean any = known.length > 0;
             return new Line(
                     title,
-                    measure,
                     Distribution.of(known, ones, false, 1),
                     any ? known[0] : Double.NaN,
                     any ? known[known.length - 1] : Double.NaN,
-                    adds(measure) && any ? Arrays.stream(known).sum() : Double.NaN);
+                    adds(of) && any ? Arrays.stream(known).sum() : Double.NaN);
         }
 
         /** Whether a sum of it means something: areas and lengths do, angles and ratios do not. */
+        private static boolean adds(Column column) {
+            return column instanceof Measure measure && adds(measure);
+        }
+
         private static boolean adds(Measure measure) {
             boolean size = measure.dimension() == Dimension.AREA
                     || measure.dimension() == Dimension.LENGTH && measure.group() == Measure.Group.SIZE;
@@ -60,7 +64,7 @@ public final class SummaryPane extends VBox {
         }
     }
 
-    public SummaryPane(DeskModel desk) {
+    SummaryPane(DeskModel desk) {
         this.desk = desk;
         this.newest = new Newest(desk, Platform::runLater);
         setId("summary-pane");
@@ -130,9 +134,8 @@ public final class SummaryPane extends VBox {
         ObjectTable objects = now.get();
         Set<Integer> selection = desk.selection().get();
         double perPixel = desk.perPixel();
-        List<String> titles = objects.measures().stream()
-                .map(m -> Words.title(m, desk.unit()))
-                .toList();
+        List<String> titles =
+                objects.columns().stream().map(m -> Words.title(m, desk.unit())).toList();
         newest.ask(work -> {
             int[] rows = IntStream.range(0, objects.rows())
                     .filter(i -> selection.isEmpty()
@@ -140,11 +143,11 @@ public final class SummaryPane extends VBox {
                     .toArray();
             List<Line> lines = IntStream.range(0, titles.size())
                     .mapToObj(m -> {
-                        Measure measure = objects.measures().get(m);
-                        double factor = measure.dimension().factor(perPixel);
+                        Column column = objects.columns().get(m);
+                        double factor = column.factor(perPixel);
                         return Line.of(
                                 titles.get(m),
-                                measure,
+                                column,
                                 IntStream.of(rows)
                                         .mapToDouble(i -> objects.at(i, m) * factor)
                                         .toArray());

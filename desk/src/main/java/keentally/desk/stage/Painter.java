@@ -1,9 +1,9 @@
 package keentally.desk.stage;
 
-import java.util.Optional;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import keentally.core.view.Layers;
+import keentally.core.view.Look;
 import keentally.core.view.StageComposer;
 import keentally.core.view.Viewport;
 import keentally.core.work.CancelledException;
@@ -75,9 +75,7 @@ final class Painter {
 
     private int[] compose(Scene s) {
         s.open().ifPresent(o -> pyramids.know(o.file().picture(), o.pyramid()));
-        Layers layers =
-                Scene.layers(s.state(), s.colours(), s.overlay(), s.strength(), s.selected(), s.seen(), pyramids, work);
-        int[] buffer = StageComposer.compose(layers, s.view(), work);
+        int[] buffer = StageComposer.compose(s.layers(pyramids, work), s.view(), work);
         s.lens().ifPresent(lens -> through(lens, s, buffer));
         return buffer;
     }
@@ -93,16 +91,8 @@ final class Painter {
             return;
         }
         Viewport box = new Viewport(view.pictureX(left), view.pictureY(top), view.zoom(), width, height);
-        Layers.Overlay overlay = scene.overlay() == Layers.Overlay.BARE ? Layers.Overlay.TINT : scene.overlay();
-        Layers layers = Scene.layers(
-                lens.state(),
-                Optional.empty(),
-                overlay,
-                scene.strength(),
-                Optional.empty(),
-                Scene.Seen.AS_IT_IS,
-                pyramids,
-                work);
+        Look look = scene.look().overlay() == Look.Overlay.BARE ? scene.look().with(Look.Overlay.TINT) : scene.look();
+        Layers layers = Scene.layers(lens.state(), look, Scene.Seen.AS_IT_IS, pyramids, work);
         int[] seen = StageComposer.compose(layers, box, work);
         for (int j = 0; j < height; j++) {
             for (int i = 0; i < width; i++) {

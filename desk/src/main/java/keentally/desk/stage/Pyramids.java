@@ -3,14 +3,19 @@ package keentally.desk.stage;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
 import keentally.core.colour.ChannelPlane;
+import keentally.core.picture.Mask;
 import keentally.core.picture.PhaseMap;
 import keentally.core.picture.Picture;
+import keentally.core.region.Objects;
+import keentally.core.view.Layers;
+import keentally.core.view.ObjectColours;
 import keentally.core.view.PhasePaint;
 import keentally.core.view.Pyramid;
 import keentally.core.work.Work;
 
-/** The pyramids of the pictures last shown, by their channels; for the painting thread alone. */
+/** What takes a pass over the picture to be shown, kept: pyramids by their channels, colours, changes. For the painting thread alone. */
 final class Pyramids {
     private static final int KEPT = 4;
 
@@ -57,6 +62,44 @@ final class Pyramids {
             paintedAs = seen;
         }
         return paint;
+    }
+
+    private record Coloured(Objects objects, Object by) {}
+
+    private Coloured coloured;
+    private ObjectColours colours;
+
+    /** Colours that tell objects apart; the last ones are kept. */
+    ObjectColours colours(Objects objects, int again) {
+        return kept(new Coloured(objects, again), () -> ObjectColours.of(objects, again));
+    }
+
+    /** Mean colours of objects as the ground shows them; the last ones are kept. */
+    ObjectColours means(Objects objects, Pyramid ground, Work work) {
+        return kept(new Coloured(objects, ground), () -> ObjectColours.means(objects, ground, work));
+    }
+
+    private ObjectColours kept(Coloured wanted, Supplier<ObjectColours> made) {
+        boolean known = coloured != null && coloured.objects == wanted.objects && coloured.by.equals(wanted.by);
+        if (!known) {
+            colours = made.get();
+            coloured = wanted;
+        }
+        return colours;
+    }
+
+    private Mask changedFrom;
+    private Mask changedTo;
+    private Layers.Change change;
+
+    /** What became of a mask; the last one is kept. */
+    Layers.Change change(Mask before, Mask after) {
+        if (before != changedFrom || after != changedTo) {
+            change = Layers.Change.of(before, after);
+            changedFrom = before;
+            changedTo = after;
+        }
+        return change;
     }
 
     /** As the newest; the oldest goes where there are too many. */

@@ -3,11 +3,14 @@ package keentally.desk.stage;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import keentally.core.picture.Mask;
 import keentally.core.picture.Picture;
+import keentally.core.region.Objects;
 import keentally.core.step.Flow;
 import keentally.core.step.State;
 import keentally.core.view.Contrast;
 import keentally.core.view.Layers;
+import keentally.core.view.Look;
 import keentally.core.view.ObjectColours;
 import keentally.core.view.Pyramid;
 import keentally.core.view.Viewport;
@@ -17,15 +20,15 @@ import keentally.desk.model.OpenSample;
 /**
  * What is to be painted: a state, how it is shown, and through which window.
  *
- * @param colours of the state's objects, where they are known already
+ * @param before the mask that the station of the state began with, where it turns a mask into another
+ * @param look how mask and objects are shown
  * @param lens another state in a round hole, where one is held over the picture
  * @param open the sample's own picture, whose pyramid is made already
  */
 record Scene(
         State state,
-        Optional<ObjectColours> colours,
-        Layers.Overlay overlay,
-        double strength,
+        Optional<Mask> before,
+        Look look,
         Optional<Layers.Selected> selected,
         Viewport view,
         Optional<Lens> lens,
@@ -40,19 +43,22 @@ record Scene(
      * @param phases how phases are shown
      * @param hidden phases that are switched off
      * @param dye the one dye that is seen where dyes are; empty for all
+     * @param again how often the objects' colours were drawn again
      */
     record Seen(
             Optional<String> channel,
             Optional<Contrast> contrast,
             PhaseSeen phases,
             Set<Integer> hidden,
-            Optional<Integer> dye) {
+            Optional<Integer> dye,
+            int again) {
         static final Seen AS_IT_IS = new Seen(
                 Optional.empty(),
                 Optional.empty(),
                 new PhaseSeen(StageModel.PhaseLook.FLAT, Map.of()),
                 Set.of(),
-                Optional.empty());
+                Optional.empty(),
+                0);
     }
 
     /**
@@ -65,34 +71,36 @@ record Scene(
     record Lens(State state, double x, double y, double radius) {}
 
     /** Masks and objects lie on the original; prepared pictures are shown as they are. */
-    static Layers layers(
-            State state,
-            Optional<ObjectColours> colours,
-            Layers.Overlay overlay,
-            double strength,
-            Optional<Layers.Selected> selected,
-            Seen seen,
-            Pyramids pyramids,
-            Work work) {
+    static Layers layers(State state, Look look, Seen seen, Pyramids pyramids, Work work) {
         boolean onOriginal = state.seen() != Flow.PICTURE;
         Picture ground = onOriginal ? state.original() : state.current();
         Optional<Pyramid> channel = seen.channel.flatMap(c -> pyramids.of(c, state.original(), work));
         Pyramid asIs = channel.isPresent() ? channel.get() : pyramids.of(ground, state.original(), work);
         Pyramid dyed = seen.dye.filter(d -> !onOriginal).map(asIs::alone).orElse(asIs);
         Pyramid pyramid = seen.contrast.map(dyed::seen).orElse(dyed);
-        Optional<ObjectColours> known = colours.or(() -> state.objects().map(ObjectColours::of));
-        Layers layers = new Layers(
-                pyramid,
-                state.field(),
-                onOriginal ? state.mask() : Optional.empty(),
-                state.objects(),
-                known,
-                overlay,
-                strength,
-                selected);
-        return state.seen() == Flow.PHASES
-                ? layers.with(pyramids.paint(state.needPhases(), seen.phases, asIs, work)
-                        .without(seen.hidden))
+        Layers layers = Layers.of(pyramid, state.field(), look);
+        return switch (state.seen()) {
+            case PICTURE -> layers;
+            case PHASES ->
+                layers.with(pyramids.paint(state.needPhases(), seen.phases, asIs, work)
+                        .without(seen.hidden));
+            case MASK -> layers.with(state.needMask());
+            case OBJECTS -> {
+                Objects objects = state.needObjects();
+                ObjectColours colours =
+                        look.meanFill() ? pyramids.means(objects, asIs, work) : pyramids.colours(objects, seen.again);
+                yield layers.with(state.needMask()).with(objects, colours);
+            }
+        };
+    }
+
+    /** This scene's layers: its state's, what its station changed, and what is selected. */
+    Layers layers(Pyramids pyramids, Work work) {
+        Layers layers = layers(state, look, seen, pyramids, work);
+        Optional<Mask> after = state.seen() == Flow.MASK ? state.mask() : Optional.empty();
+        Layers changed = before.isPresent() && after.isPresent()
+                ? layers.with(pyramids.change(before.get(), after.get()))
                 : layers;
+        return selected.map(changed::with).orElse(changed);
     }
 }

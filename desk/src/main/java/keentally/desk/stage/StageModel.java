@@ -4,20 +4,27 @@ import java.util.Optional;
 import java.util.Set;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.DoubleProperty;
+import javafx.beans.property.IntegerProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleDoubleProperty;
+import javafx.beans.property.SimpleIntegerProperty;
 import javafx.beans.property.SimpleObjectProperty;
+import javafx.collections.FXCollections;
+import javafx.collections.ObservableSet;
 import keentally.core.geometry.Point;
 import keentally.core.step.Flow;
 import keentally.core.view.Contrast;
-import keentally.core.view.Layers;
+import keentally.core.view.Look;
 import keentally.core.view.Viewport;
 
 /** How the picture is looked at; nothing of it is undone. */
 public final class StageModel {
     private final ObjectProperty<Optional<Viewport>> view = new SimpleObjectProperty<>(Optional.empty());
-    private final ObjectProperty<Layers.Overlay> overlay = new SimpleObjectProperty<>(Layers.Overlay.OUTLINES);
+    private final ObjectProperty<Look.Overlay> overlay = new SimpleObjectProperty<>(Look.Overlay.OUTLINES);
+    private final ObservableSet<Look.Mark> marks = FXCollections.observableSet(Look.Mark.CHANGES);
+    private final BooleanProperty meanFill = new SimpleBooleanProperty();
+    private final IntegerProperty again = new SimpleIntegerProperty();
     private final DoubleProperty strength = new SimpleDoubleProperty(0.35);
     private final BooleanProperty bare = new SimpleBooleanProperty();
     private final BooleanProperty atEnd = new SimpleBooleanProperty();
@@ -82,8 +89,35 @@ public final class StageModel {
         return view;
     }
 
-    public ObjectProperty<Layers.Overlay> overlay() {
+    public ObjectProperty<Look.Overlay> overlay() {
         return overlay;
+    }
+
+    /** What is marked besides: numbers, centres, boxes, changes. */
+    public ObservableSet<Look.Mark> marks() {
+        return marks;
+    }
+
+    /** Puts a mark, or takes it away. */
+    public void toggle(Look.Mark mark) {
+        if (!marks.remove(mark)) {
+            marks.add(mark);
+        }
+    }
+
+    /** Whether objects are filled in their mean colours. */
+    public BooleanProperty meanFill() {
+        return meanFill;
+    }
+
+    /** How often the colours of objects were drawn again. */
+    public IntegerProperty again() {
+        return again;
+    }
+
+    /** How mask and objects are shown just now. */
+    public Look look() {
+        return bare.get() ? Look.BARE : new Look(overlay.get(), marks, strength.get(), meanFill.get());
     }
 
     /** Of the tint, 0 to 1. */

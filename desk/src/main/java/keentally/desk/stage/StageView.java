@@ -5,8 +5,10 @@ import java.util.HashSet;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import javafx.application.Platform;
+import javafx.collections.SetChangeListener;
 import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelBuffer;
 import javafx.scene.image.PixelFormat;
@@ -19,17 +21,21 @@ import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Rectangle;
 import keentally.core.geometry.Point;
+import keentally.core.method.MethodStep;
 import keentally.core.picture.Field;
+import keentally.core.picture.Mask;
 import keentally.core.picture.Picture;
 import keentally.core.region.Objects;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
 import keentally.core.run.Sample;
+import keentally.core.step.Flow;
 import keentally.core.step.State;
 import keentally.core.view.Layers;
-import keentally.core.view.ObjectColours;
+import keentally.core.view.Look;
 import keentally.core.view.Viewport;
 import keentally.core.work.Cancel;
+import keentally.core.work.Work;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.OpenSample;
 import keentally.desk.model.Shown;
@@ -82,6 +88,9 @@ public final class StageView extends Region {
         desk.selection().addListener(o -> repaint());
         model.view().addListener(o -> repaint());
         model.overlay().addListener(o -> repaint());
+        model.marks().addListener((SetChangeListener<Look.Mark>) c -> repaint());
+        model.meanFill().addListener(o -> repaint());
+        model.again().addListener(o -> repaint());
         model.strength().addListener(o -> repaint());
         model.bare().addListener(o -> repaint());
         model.lens().addListener(o -> repaint());
@@ -310,13 +319,29 @@ public final class StageView extends Region {
     }
 
     private void repaint() {
+        Optional<Scene> scene = scene();
+        scene.ifPresent(s -> {
+            model.flow().set(s.state().seen());
+            follow(s.view());
+            painter.paint(s);
+        });
+    }
+
+    /** What is on the stage just now, made into layers away from the interface thread; nothing without a picture. */
+    public Optional<Function<Work, Layers>> layersShown() {
+        return scene().map(s -> work -> {
+            Pyramids own = new Pyramids();
+            s.open().ifPresent(o -> own.know(o.file().picture(), o.pyramid()));
+            return s.layers(own, work);
+        });
+    }
+
+    private Optional<Scene> scene() {
         Optional<State> state = stateShown();
         if (state.isEmpty() || model.view().get().isEmpty()) {
-            return;
+            return Optional.empty();
         }
-        model.flow().set(state.get().seen());
         Viewport view = model.view().get().get();
-        follow(view);
         Optional<Scene.Lens> lens = model.lens().get() && model.pointer().get().isPresent()
                 ? desk.entering(desk.station().get())
                         .map(s -> new Scene.Lens(
@@ -325,11 +350,10 @@ public final class StageView extends Region {
                                 model.pointer().get().get().y(),
                                 LENS_RADIUS))
                 : Optional.empty();
-        painter.paint(new Scene(
+        return Optional.of(new Scene(
                 state.get(),
-                knownColours(state.get()),
-                model.bare().get() ? Layers.Overlay.BARE : model.overlay().get(),
-                model.strength().get(),
+                before(),
+                model.look(),
                 selected(),
                 view,
                 lens,
@@ -338,7 +362,8 @@ public final class StageView extends Region {
                         model.contrast().get(),
                         new PhaseSeen(model.phaseLook().get(), desk.phaseColours()),
                         model.hiddenPhases().get(),
-                        model.dye().get()),
+                        model.dye().get(),
+                        model.again().get()),
                 desk.open().get()));
     }
 
@@ -358,11 +383,15 @@ public final class StageView extends Region {
         return desk.shown().get().flatMap(Shown::objects);
     }
 
-    private Optional<ObjectColours> knownColours(State state) {
-        return desk.shown()
-                .get()
-                .filter(s -> state.objects().isPresent() && s.objects().equals(state.objects()))
-                .flatMap(Shown::colours);
+    /** What the selected station turned into another mask. */
+    private Optional<Mask> before() {
+        Optional<MethodStep> step = desk.method().step(desk.station().get());
+        boolean turns = step.filter(s ->
+                        s.description().needs() == Flow.MASK && s.description().gives() == Flow.MASK)
+                .isPresent();
+        return turns && !model.atEnd().get()
+                ? desk.entering(desk.station().get()).flatMap(State::mask)
+                : Optional.empty();
     }
 
     /** Until the next picture is painted, the last one is moved to where it belongs. */

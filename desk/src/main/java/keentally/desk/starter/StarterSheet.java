@@ -30,9 +30,9 @@ import keentally.core.run.RunFault;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.starter.Answer;
 import keentally.core.starter.Starter;
-import keentally.core.step.Flow;
 import keentally.core.step.State;
 import keentally.core.view.Layers;
+import keentally.core.view.Look;
 import keentally.core.view.ObjectColours;
 import keentally.core.view.PhaseInks;
 import keentally.core.view.PhasePaint;
@@ -219,25 +219,18 @@ public final class StarterSheet extends ScrollPane {
         int height = ready.pyramid().height();
         double zoom = Math.max((double) WIDTH / width, (double) HEIGHT / height);
         Viewport view = Viewport.centred(width / 2.0, height / 2.0, zoom, WIDTH, HEIGHT);
-        Layers layers = new Layers(
-                ready.pyramid(),
-                last.field(),
-                last.mask(),
-                last.objects(),
-                last.objects().map(ObjectColours::of),
-                Layers.Overlay.OUTLINES,
-                TINT,
-                Optional.empty());
-        boolean phases = last.seen() == Flow.PHASES;
-        return StageComposer.compose(
-                phases
-                        ? layers.with(new PhasePaint(
-                                last.needPhases(),
-                                PhaseInks.flat(last.needPhases().names().size()),
-                                false))
-                        : layers,
-                view,
-                desk.work(cancel));
+        Layers layers = Layers.of(ready.pyramid(), last.field(), new Look(Look.Overlay.OUTLINES, TINT));
+        Layers seen = switch (last.seen()) {
+            case PICTURE -> layers;
+            case PHASES ->
+                layers.with(new PhasePaint(
+                        last.needPhases(),
+                        PhaseInks.flat(last.needPhases().names().size()),
+                        false));
+            case MASK -> layers.with(last.needMask());
+            case OBJECTS -> layers.with(last.needMask()).with(last.needObjects(), ObjectColours.of(last.needObjects()));
+        };
+        return StageComposer.compose(seen, view, desk.work(cancel));
     }
 
     private void take(Starter starter, Method laid) {

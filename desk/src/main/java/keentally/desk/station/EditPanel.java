@@ -4,19 +4,13 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
-import java.util.stream.IntStream;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
-import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import keentally.core.geometry.Point;
 import keentally.core.hand.Correction;
@@ -28,7 +22,6 @@ import keentally.core.run.Run;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.step.Findings;
 import keentally.core.words.Figures;
-import keentally.desk.look.Glyph;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
@@ -42,7 +35,7 @@ final class EditPanel extends VBox implements StationPanel.Body {
     /** What outlives the panel, which is made anew when another station was selected. */
     static final class Known {
         private final ObjectProperty<EditTool.Mode> mode = new SimpleObjectProperty<>(EditTool.Mode.PICK);
-        private double brush = 8;
+        private final BrushWidth.Known brush = new BrushWidth.Known();
     }
 
     private final DeskModel desk;
@@ -50,25 +43,28 @@ final class EditPanel extends VBox implements StationPanel.Body {
     private final Known known;
     private final EditTool tool;
     private final Label hint = Prose.of("", "hint");
-    private final HBox width = new HBox();
+    private final BrushWidth width;
     private final Button join = Pieces.button("edit-join", "edit.join", this::join);
     private final Button drop = Pieces.button("edit-drop", "edit.drop", this::drop);
     private final Button only = Pieces.button("edit-only", "edit.only", this::only);
     private final Button begin;
     private final Label sum = Prose.of("", "figure-line");
-    private final VBox list = new VBox();
+    private final DoneList list;
     private final VBox work = new VBox();
 
     EditPanel(DeskModel desk, String stepId, Known known) {
         this.desk = desk;
         this.tuning = new Tuning(desk, stepId);
         this.known = known;
-        this.tool = new EditTool(known.mode::get, () -> known.brush, new ByMouse());
+        this.tool = new EditTool(known.mode::get, known.brush::px, new ByMouse());
+        this.width = new BrushWidth(desk, known.brush, "edit-width");
+        this.list = new DoneList(
+                "correction",
+                i -> corrections().ifPresent(c -> tuning.keepHand(c.without(i), Texts.of("edit.did.remove"))));
         this.begin = Pieces.button(
                 "edit-begin", "edit.begin", () -> tuning.keepHand(Corrections.NONE, Texts.of("edit.did.begin")));
         getStyleClass().add("fair-panel");
         work.getStyleClass().add("fair-panel");
-        list.getStyleClass().add("part-list");
         sum.setId("edit-sum");
         ObjectProperty<EditTool.Mode> mode = new SimpleObjectProperty<>(known.mode.get());
         mode.addListener((o, was, is) -> {
@@ -79,8 +75,6 @@ final class EditPanel extends VBox implements StationPanel.Body {
         drop.setTooltip(new Tooltip(Texts.of("edit.drop.help")));
         only.setTooltip(new Tooltip(Texts.of("edit.only.help")));
         FlowPane buttons = new FlowPane(6, 6, join, drop, only);
-        width.getChildren().setAll(Pieces.name("edit.width"), brush());
-        width.getStyleClass().add("setting-row");
         work.getChildren()
                 .addAll(
                         Pieces.choices("edit-mode", EditTool.Mode.values(), mode),
@@ -93,26 +87,6 @@ final class EditPanel extends VBox implements StationPanel.Body {
         getChildren().addAll(begin, work);
         told();
         refresh();
-    }
-
-    private TextField brush() {
-        TextField field = new TextField(Amounts.text(known.brush) + " px");
-        field.setId("edit-width");
-        field.setPrefWidth(84);
-        field.setAlignment(Pos.CENTER_RIGHT);
-        field.setOnAction(e -> {
-            try {
-                double px = Double.parseDouble(field.getText().replace("px", "").strip());
-                if (px > 0 && px <= 2000) {
-                    known.brush = px;
-                    return;
-                }
-            } catch (NumberFormatException notANumber) {
-                // said below
-            }
-            desk.say(Texts.of("edit.width.wrong", field.getText()));
-        });
-        return field;
     }
 
     private void told() {
@@ -209,7 +183,7 @@ final class EditPanel extends VBox implements StationPanel.Body {
                 case PICK -> {}
                 case CUT -> keepOr(line, () -> new Correction.Cut(path));
                 case DRAW -> keepOr(path.size() > 2, () -> new Correction.Draw(path));
-                case ERASE -> keep(new Correction.Erase(path, known.brush));
+                case ERASE -> keep(new Correction.Erase(path, known.brush.px()));
             }
         }
 
@@ -273,32 +247,8 @@ final class EditPanel extends VBox implements StationPanel.Body {
                 Figures.number(findings.find("kept").orElse(0)),
                 Figures.number(findings.find("taken-away").orElse(0))));
         List<Correction> all = now.get().list();
-        list.getChildren()
-                .setAll(IntStream.range(0, all.size())
-                        .mapToObj(i -> row(
-                                all.get(i), i, findings.find("unfit-" + (i + 1)).isPresent()))
-                        .toList());
-    }
-
-    private HBox row(Correction correction, int index, boolean unfit) {
-        Label text = new Label((index + 1) + "  " + said(correction));
-        text.setId("correction-" + index);
-        Region gap = new Region();
-        HBox.setHgrow(gap, Priority.ALWAYS);
-        Label remark = new Label(unfit ? Texts.of("edit.unfit") : "");
-        remark.getStyleClass().add("slide-missing");
-        remark.setVisible(unfit);
-        remark.setId("unfit-" + index);
-        HBox row = new HBox(
-                text,
-                gap,
-                remark,
-                Glyph.REMOVE.button(
-                        "remove-correction-" + index,
-                        Texts.of("edit.remove"),
-                        () -> corrections()
-                                .ifPresent(c -> tuning.keepHand(c.without(index), Texts.of("edit.did.remove")))));
-        row.getStyleClass().add("setting-row");
-        return row;
+        list.show(
+                all.stream().map(EditPanel::said).toList(),
+                i -> findings.find("unfit-" + (i + 1)).isPresent());
     }
 }

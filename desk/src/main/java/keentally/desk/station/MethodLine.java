@@ -24,6 +24,7 @@ import keentally.core.setting.ChoiceSetting;
 import keentally.core.step.Flow;
 import keentally.core.step.State;
 import keentally.core.view.Layers;
+import keentally.core.view.Look;
 import keentally.core.view.PhaseInks;
 import keentally.core.view.PhasePaint;
 import keentally.core.view.Pyramid;
@@ -212,22 +213,15 @@ public final class MethodLine extends ScrollPane {
         Pyramid ground = s.seen() == Flow.PICTURE
                 ? Pyramid.of(s.current(), sample.pyramid().tone(), work)
                 : sample.pyramid();
-        Layers layers = new Layers(
-                ground,
-                s.field(),
-                s.seen() == Flow.PICTURE ? Optional.empty() : s.mask(),
-                Optional.empty(),
-                Optional.empty(),
-                s.seen() == Flow.PICTURE ? Layers.Overlay.BARE : Layers.Overlay.TINT,
-                0.75,
-                Optional.empty());
-        boolean phases = s.seen() == Flow.PHASES;
-        return StageComposer.compose(
-                phases
-                        ? layers.with(new PhasePaint(
-                                s.needPhases(), PhaseInks.flat(s.needPhases().names(), own), false))
-                        : layers,
-                view,
-                work);
+        Look look = s.seen() == Flow.PICTURE ? Look.BARE : new Look(Look.Overlay.TINT, 0.75);
+        Layers layers = Layers.of(ground, s.field(), look);
+        Layers seen = switch (s.seen()) {
+            case PICTURE -> layers;
+            case PHASES ->
+                layers.with(new PhasePaint(
+                        s.needPhases(), PhaseInks.flat(s.needPhases().names(), own), false));
+            case MASK, OBJECTS -> layers.with(s.needMask());
+        };
+        return StageComposer.compose(seen, view, work);
     }
 }

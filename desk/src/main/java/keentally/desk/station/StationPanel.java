@@ -40,6 +40,7 @@ public final class StationPanel extends VBox {
     private final ClusterPanel.Known clusters = new ClusterPanel.Known();
     private final IntegerProperty levels = new SimpleIntegerProperty();
     private final EditPanel.Known corrections = new EditPanel.Known();
+    private final PaintPanel.Known painting = new PaintPanel.Known();
     private final StageModel stage;
     private final Runnable onTrial;
     private Optional<SharesSection> shares = Optional.empty();
@@ -180,6 +181,9 @@ public final class StationPanel extends VBox {
             case "colour-range" -> body(new ColourRangePanel(desk, step.id()));
             case "similar-colour" -> body(new SimilarColourPanel(desk, step.id()));
             case "cluster" -> body(new ClusterPanel(desk, step.id(), clusters));
+            case "paint" -> body(new PaintPanel(desk, step.id(), painting));
+            case "grow-regions" -> body(new GrowPanel(desk, step.id()));
+            case "label" -> body(new LabelPanel(desk, step.id()));
             case "split-touching" -> body(new SplitPanel(desk, step.id()));
             case "local-threshold" -> body(new LocalPanel(desk, step.id()));
             case "edit-objects" -> body(new EditPanel(desk, step.id(), corrections));

@@ -32,7 +32,7 @@ public final class StepMenus {
     }
 
     private static String kind(StepDescription step) {
-        if (step.gives() == Flow.OBJECTS) {
+        if (step.gives() == Flow.OBJECTS || step.needs() == Flow.OBJECTS) {
             return "objects";
         }
         if (step.needs() == Flow.PICTURE) {

@@ -9,6 +9,7 @@ import keentally.core.picture.PhaseMap;
 import keentally.core.step.Flow;
 import keentally.core.step.State;
 import keentally.core.view.Layers;
+import keentally.core.view.Look;
 import keentally.core.view.PhasePaint;
 import keentally.core.view.Pyramid;
 import keentally.core.view.StageComposer;
@@ -33,10 +34,10 @@ final class TilePainter {
      *
      * @param view of one tile
      */
-    record Look(Viewport view, Layers.Overlay overlay, double strength, PhaseSeen phases) {}
+    record Seen(Viewport view, Look of, PhaseSeen phases) {}
 
     /** @param done told all pictures in the order of the tiles, empty for those not ready, on the interface thread */
-    void paint(List<TrialModel.Tile> tiles, Look look, Consumer<List<Optional<int[]>>> done) {
+    void paint(List<TrialModel.Tile> tiles, Seen look, Consumer<List<Optional<int[]>>> done) {
         newest.ask(work -> {
             List<Optional<int[]>> painted = tiles.stream()
                     .map(t -> t.ready().isPresent() ? Optional.of(paint(t, look, work)) : Optional.<int[]>empty())
@@ -45,7 +46,7 @@ final class TilePainter {
         });
     }
 
-    private int[] paint(TrialModel.Tile tile, Look look, Work work) {
+    private int[] paint(TrialModel.Tile tile, Seen look, Work work) {
         Pyramid ground = tile.ready().orElseThrow().pyramid();
         if (tile.outcome().isEmpty()) {
             return StageComposer.compose(
@@ -55,15 +56,8 @@ final class TilePainter {
         boolean picture = s.seen() == Flow.PICTURE;
         Pyramid seen =
                 picture ? prepared.computeIfAbsent(s, k -> Pyramid.of(k.current(), ground.tone(), work)) : ground;
-        Layers layers = new Layers(
-                seen,
-                s.field(),
-                s.mask(),
-                Optional.empty(),
-                Optional.empty(),
-                look.overlay(),
-                look.strength(),
-                Optional.empty());
+        Layers bare = Layers.of(seen, s.field(), look.of());
+        Layers layers = s.mask().map(bare::with).orElse(bare);
         return StageComposer.compose(
                 s.seen() == Flow.PHASES ? layers.with(phases(s.needPhases(), ground, look, work)) : layers,
                 look.view(),
@@ -71,7 +65,7 @@ final class TilePainter {
     }
 
     /** Mean colours take a pass over the picture, so they are kept. */
-    private PhasePaint phases(PhaseMap map, Pyramid ground, Look look, Work work) {
+    private PhasePaint phases(PhaseMap map, Pyramid ground, Seen look, Work work) {
         if (look.phases().look() != StageModel.PhaseLook.MEAN) {
             return look.phases().paint(map, ground, work);
         }

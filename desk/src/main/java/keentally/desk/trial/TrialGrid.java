@@ -23,7 +23,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import keentally.core.view.Layers;
+import keentally.core.view.Look;
 import keentally.core.view.Viewport;
 import keentally.core.words.Figures;
 import keentally.desk.look.Texts;
@@ -314,13 +314,9 @@ final class TrialGrid extends ScrollPane {
         if (view.isEmpty() || views.isEmpty()) {
             return;
         }
-        Layers.Overlay overlay = stage.overlay().get() == Layers.Overlay.NUMBERS
-                ? Layers.Overlay.OUTLINES
-                : stage.overlay().get();
-        TilePainter.Look look = new TilePainter.Look(
+        TilePainter.Seen look = new TilePainter.Seen(
                 view.get(),
-                overlay,
-                stage.strength().get(),
+                new Look(stage.overlay().get(), stage.strength().get()),
                 new PhaseSeen(stage.phaseLook().get(), desk.phaseColours()));
         painter.paint(model.tiles().get(), look, pictures -> {
             for (int i = 0; i < Math.min(pictures.size(), views.size()); i++) {

@@ -11,7 +11,7 @@ import javafx.scene.control.RadioMenuItem;
 import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.ToggleGroup;
 import keentally.core.setting.ChoiceSetting;
-import keentally.core.view.Layers;
+import keentally.core.view.Look;
 import keentally.core.words.Words;
 import keentally.desk.look.Ask;
 import keentally.desk.look.Prose;
@@ -87,7 +87,8 @@ final class DeskMenus {
                 undo,
                 redo,
                 line(),
-                item("export", "Shortcut+E", () -> window.exportTable()),
+                item("export", "Shortcut+E", () -> window.take().table()),
+                taken(),
                 item("sheets", "", () -> window.showSheets()),
                 line(),
                 item("preferences", "Shortcut+Comma", () -> window.askPreferences()),
@@ -98,6 +99,19 @@ final class DeskMenus {
             recent.getItems().setAll(window.recent().stream().map(this::recent).toList());
             recent.setDisable(recent.getItems().isEmpty());
         });
+        return menu;
+    }
+
+    private Menu taken() {
+        Menu menu = menu("take");
+        window.take()
+                .all()
+                .forEach((key, does) -> menu.getItems()
+                        .add(commands.item(
+                                "take-" + key,
+                                Texts.of("take." + key),
+                                Texts.find("take." + key + ".purpose").orElse(""),
+                                does)));
         return menu;
     }
 
@@ -194,7 +208,7 @@ final class DeskMenus {
                 item("bench", "", () -> window.showBench()),
                 item("objects", "", () -> window.showObjects()),
                 line());
-        for (Layers.Overlay overlay : Layers.Overlay.values()) {
+        for (Look.Overlay overlay : Look.Overlay.values()) {
             String word = ChoiceSetting.word(overlay);
             RadioMenuItem item = new RadioMenuItem(Texts.of("overlay." + word));
             item.setToggleGroup(overlays);

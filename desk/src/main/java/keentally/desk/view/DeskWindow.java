@@ -34,6 +34,7 @@ import keentally.desk.model.DeskFiles;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.OpenStudy.Keeping;
 import keentally.desk.model.StudyActions;
+import keentally.desk.objects.ObjectsPane;
 import keentally.desk.picture.PictureModel;
 import keentally.desk.stage.StageModel;
 import keentally.desk.stage.StageView;
@@ -64,6 +65,7 @@ public final class DeskWindow {
     private final BorderPane root = new BorderPane();
     private final StackPane side = new StackPane();
     private final Region stationSide;
+    private final TakeAway take;
     private final ObjectsPane objects;
     private final ToggleButton benchWord = word("bench");
     private final ToggleButton objectsWord = word("objects");
@@ -100,7 +102,8 @@ public final class DeskWindow {
             }
         });
         this.starters = new StarterSheet(desk, stageModel);
-        this.objects = new ObjectsPane(desk, this::exportTable);
+        this.take = new TakeAway(desk, files, stage, preferences, window);
+        this.objects = new ObjectsPane(desk, take.menu(), take::spread);
         root.getStyleClass().add("desk");
         root.setTop(new DeskMenus(this, desk, stageModel, picture).bar());
         root.setLeft(rail());
@@ -375,13 +378,9 @@ public final class DeskWindow {
         }
     }
 
-    void exportTable() {
-        FileChooser chooser = chooser("choose.table");
-        chooser.setInitialFileName(desk.sample().map(s -> s.name()).orElse("objects") + "-objects.csv");
-        File chosen = preferences.choose(chooser, window);
-        if (chosen != null) {
-            files.exportTable(chosen.toPath());
-        }
+    /** What can be taken away of the sample on the stage. */
+    TakeAway take() {
+        return take;
     }
 
     void chooseMethod() {

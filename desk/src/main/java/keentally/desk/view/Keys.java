@@ -8,7 +8,7 @@ import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
-import keentally.core.view.Layers;
+import keentally.core.view.Look;
 import keentally.desk.model.DeskModel;
 import keentally.desk.stage.StageModel;
 import keentally.desk.station.StationActions;
@@ -66,12 +66,7 @@ final class Keys {
         switch (e.getCode()) {
             case SPACE -> stage.bare().set(true);
             case L -> stage.lens().set(true);
-            case N ->
-                stage.overlay()
-                        .set(
-                                stage.overlay().get() == Layers.Overlay.NUMBERS
-                                        ? Layers.Overlay.OUTLINES
-                                        : Layers.Overlay.NUMBERS);
+            case N -> stage.toggle(Look.Mark.NUMBERS);
             case F -> window.stage().fit();
             case PAGE_UP, PAGE_DOWN -> {
                 if (window.stage().getScene().getFocusOwner() instanceof TableView<?>) {

@@ -3,6 +3,9 @@ package keentally.desk.view;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import javafx.application.Platform;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -11,9 +14,10 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
 import keentally.core.colour.ChannelPlane;
 import keentally.core.step.Flow;
-import keentally.core.view.Layers;
+import keentally.core.view.Look;
 import keentally.core.view.Viewport;
 import keentally.core.words.Figures;
 import keentally.desk.look.Pieces;
@@ -24,12 +28,17 @@ import keentally.desk.stage.StageModel;
 import keentally.desk.stage.StageView;
 
 /** Above the picture: how mask and objects are shown on it, and how large it is. */
-final class StageBar extends HBox {
+final class StageBar extends VBox {
+    private static final double GAP = 8;
+
     private final Label zoom = new Label();
+    private final HBox marks;
+    private final HBox tools;
 
     StageBar(DeskModel desk, StageModel model, PictureModel picture, StageView view) {
         getStyleClass().add("stage-bar");
-        HBox choices = Pieces.choices("overlay", Layers.Overlay.values(), model.overlay());
+        HBox choices = Pieces.choices("overlay", Look.Overlay.values(), model.overlay());
+        choices.getChildren().add(new MarksMenu(model));
         HBox looks = Pieces.choices("phases", StageModel.PhaseLook.values(), model.phaseLook());
         Runnable swap = () -> {
             boolean phases = model.flow().get() == Flow.PHASES;
@@ -41,8 +50,6 @@ final class StageBar extends HBox {
         }
         model.flow().addListener(o -> swap.run());
         swap.run();
-        Region gap = new Region();
-        HBox.setHgrow(gap, Priority.ALWAYS);
         zoom.setMinWidth(44);
         zoom.setId("zoom");
         zoom.getStyleClass().add("figure");
@@ -53,15 +60,43 @@ final class StageBar extends HBox {
         ruler.setTooltip(new Tooltip(Texts.of("ruler.help")));
         ruler.setFocusTraversable(false);
         ruler.selectedProperty().bindBidirectional(picture.ruling());
-        HBox tools = new HBox(channel(desk, model), new ContrastMenu(desk, model), ruler);
-        tools.getStyleClass().add("choices");
-        getChildren().addAll(choices, looks, gap, tools, zoom, fit, real);
+        tools = new HBox(channel(desk, model), new ContrastMenu(desk, model), ruler, zoom, fit, real);
+        marks = new HBox(choices, looks);
+        for (HBox box : List.of(choices, looks, tools)) {
+            box.getStyleClass().add("choices");
+            box.setMinWidth(USE_PREF_SIZE);
+        }
+        for (Node each : tools.getChildren()) {
+            ((Region) each).setMinWidth(each == zoom ? 44 : USE_PREF_SIZE);
+        }
+        for (Node each : choices.getChildren()) {
+            ((Region) each).setMinWidth(USE_PREF_SIZE);
+        }
+        tools.setAlignment(Pos.CENTER_LEFT);
+        setMinWidth(0); // else the table would be pushed out before there are two lines
+        widthProperty().addListener(o -> lay());
+        model.flow().addListener(o -> lay());
+        desk.open().addListener(o -> Platform.runLater(this::lay));
+        lay();
         model.view()
                 .addListener(o -> zoom.setText(model.view()
                         .get()
                         .map(Viewport::zoom)
                         .map(z -> Figures.number(Math.rint(z * 1000) / 10) + " %")
                         .orElse("")));
+    }
+
+    /** In one line where there is room, else in two. */
+    private void lay() {
+        double room = getWidth() - getInsets().getLeft() - getInsets().getRight();
+        boolean one = getWidth() == 0 || marks.prefWidth(-1) + tools.prefWidth(-1) + GAP <= room;
+        if (one == (getChildren().size() == 1) && !getChildren().isEmpty()) {
+            return;
+        }
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        HBox first = one ? new HBox(GAP, marks, gap, tools) : new HBox(marks);
+        getChildren().setAll(one ? List.of(first) : List.of(first, new HBox(tools)));
     }
 
     /** One channel of the original, whatever the method does. */

@@ -25,6 +25,7 @@ import keentally.study.document.PhaseNote;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
+import keentally.study.result.TakenAway;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -215,7 +216,7 @@ class DeskModelTest {
     void filesAreWrittenWholeOrTheReasonIsSaid() {
         DeskFiles files = new DeskFiles(desk, ui);
         Path table = folder.resolve("t.csv");
-        files.exportTable(table);
+        files.take(table, TakenAway::table);
         ui.settle(() -> desk.message().get().startsWith("Written"));
         assertThat(table).content().startsWith("sample,object,phase,area_um2").contains("\r\ndiscs 1,1,1,");
         files.saveMethod(folder.resolve("none/m.method.json"));

@@ -116,7 +116,7 @@ final class CutCautions {
     }
 
     private void sameSignal(Run.Station station, String channel, State before) {
-        boolean reported = run.method().measures().stream().anyMatch(m -> m.dimension() == Dimension.SIGNAL);
+        boolean reported = run.method().measured().stream().anyMatch(m -> m.dimension() == Dimension.SIGNAL);
         String signal = run.method().signal();
         Optional<String> cutOn = channel.isEmpty()
                 ? before.current().channels().stream().map(Channel::name).findFirst()

@@ -84,20 +84,7 @@ public record HistogramPlot(List<Series> series, boolean logarithmic, boolean sh
             plot.setRenderer(1, line);
         }
         plot.setDatasetRenderingOrder(DatasetRenderingOrder.FORWARD);
-        plot.setBackgroundPaint(look.paper());
-        plot.setDomainGridlinesVisible(false);
-        plot.setRangeGridlinePaint(look.grid());
-        plot.setRangeGridlineStroke(new BasicStroke(1));
-        plot.setOutlineVisible(false);
-        plot.setAxisOffset(RectangleInsets.ZERO_INSETS);
-        for (ValueAxis axis : List.of(across, plot.getRangeAxis())) {
-            axis.setLabelFont(look.font());
-            axis.setTickLabelFont(look.font());
-            axis.setLabelPaint(look.ink());
-            axis.setTickLabelPaint(look.ink());
-            axis.setAxisLinePaint(look.grid());
-            axis.setTickMarksVisible(false);
-        }
+        look.dress(plot);
         JFreeChart chart = new JFreeChart(null, look.font(), plot, false);
         chart.setBackgroundPaint(look.paper());
         chart.setPadding(new RectangleInsets(4, 2, 2, 10));

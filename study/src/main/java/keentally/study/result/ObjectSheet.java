@@ -2,7 +2,7 @@ package keentally.study.result;
 
 import java.util.ArrayList;
 import java.util.List;
-import keentally.core.measure.Measure;
+import keentally.core.measure.Column;
 import keentally.core.method.Method;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
@@ -15,8 +15,8 @@ public final class ObjectSheet {
     ObjectSheet(Method method) {
         this.method = method;
         List<String> header = new ArrayList<>(List.of("sample", "object", "phase"));
-        for (Measure measure : method.measures()) {
-            header.add(Sheet.column(measure.id(), measure.dimension().unitId(method.unit())));
+        for (Column column : method.columns()) {
+            header.add(Sheet.column(column.id(), column.unitId(method.unit())));
         }
         this.sheet = new Sheet(header);
     }
@@ -35,8 +35,8 @@ public final class ObjectSheet {
             row.add(Sheet.text(reading.sample()));
             row.add(String.valueOf(i + 1));
             row.add(String.valueOf(reading.objectPhases()[i]));
-            for (int m = 0; m < method.measures().size(); m++) {
-                double factor = method.measures().get(m).dimension().factor(perPixel);
+            for (int m = 0; m < method.columns().size(); m++) {
+                double factor = method.columns().get(m).factor(perPixel);
                 row.add(Sheet.number(reading.columns()[m][i] * factor));
             }
             sheet.add(row);

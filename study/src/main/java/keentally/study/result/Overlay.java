@@ -1,9 +1,10 @@
 package keentally.study.result;
 
-import java.util.Optional;
+import java.util.Set;
 import keentally.core.picture.Picture;
 import keentally.core.run.Readings;
 import keentally.core.view.Layers;
+import keentally.core.view.Look;
 import keentally.core.view.ObjectColours;
 import keentally.core.view.Pyramid;
 import keentally.core.view.StageComposer;
@@ -15,16 +16,12 @@ final class Overlay {
     private Overlay() {}
 
     static int[] paint(Picture picture, Readings readings, Work work) {
-        Optional<ObjectColours> colours = readings.state().objects().map(ObjectColours::of);
-        Layers layers = new Layers(
-                Pyramid.of(picture, work),
-                readings.state().field(),
-                Optional.empty(),
-                readings.state().objects(),
-                colours,
-                Layers.Overlay.NUMBERS,
-                0,
-                Optional.empty());
+        Look look = new Look(Look.Overlay.OUTLINES, Set.of(Look.Mark.NUMBERS), 0, false);
+        Layers bare = Layers.of(Pyramid.of(picture, work), readings.state().field(), look);
+        Layers layers = readings.state()
+                .objects()
+                .map(objects -> bare.with(objects, ObjectColours.of(objects)))
+                .orElse(bare);
         Viewport whole = new Viewport(0, 0, 1, picture.width(), picture.height());
         return StageComposer.compose(layers, whole, work);
     }

@@ -62,7 +62,7 @@ final class ResultPictures {
         void run() throws FileFault;
     }
 
-    private static int[] labels(Picture picture, Readings readings) {
+    static int[] labels(Picture picture, Readings readings) {
         int[] labels = new int[picture.width() * picture.height()];
         readings.state().objects().ifPresent(objects -> label(objects, picture.width(), labels));
         return labels;
@@ -81,7 +81,7 @@ final class ResultPictures {
     }
 
     /** The picture, the phases, the mask (0 and 255) or the label map, by what the step gives. */
-    private static void writeState(Path file, Run.Station station) throws FileFault {
+    static void writeState(Path file, Run.Station station) throws FileFault {
         State state = station.after();
         Picture current = state.current();
         Flow gives = station.step().description().gives();
@@ -99,7 +99,7 @@ final class ResultPictures {
         }
     }
 
-    private static Plane8 blackAndWhite(Mask mask) {
+    static Plane8 blackAndWhite(Mask mask) {
         byte[] values = new byte[mask.width() * mask.height()];
         for (int i = 0; i < values.length; i++) {
             values[i] = (byte) (mask.at(i % mask.width(), i / mask.width()) ? 255 : 0);

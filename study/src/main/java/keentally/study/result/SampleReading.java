@@ -34,7 +34,7 @@ record SampleReading(
 
     static SampleReading of(String sample, Run run, Readings readings, List<Caution> cautions) {
         Method method = run.method();
-        double[][] columns = new double[method.measures().size()][0];
+        double[][] columns = new double[method.columns().size()][0];
         readings.objects().ifPresent(table -> {
             for (int m = 0; m < columns.length; m++) {
                 columns[m] = table.column(m);

@@ -5,7 +5,7 @@ import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
 import java.util.OptionalDouble;
-import keentally.core.measure.Measure;
+import keentally.core.measure.Column;
 import keentally.core.method.Method;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.Scale;
@@ -36,8 +36,8 @@ final class SampleSheet {
     SampleSheet(Method method) {
         this.method = method;
         List<String> header = new ArrayList<>(FIXED);
-        for (Measure measure : method.measures()) {
-            String name = Sheet.column(measure.id(), measure.dimension().unitId(LengthUnit.UM));
+        for (Column column : method.columns()) {
+            String name = Sheet.column(column.id(), column.unitId(LengthUnit.UM));
             header.add("mean_" + name);
             header.add("median_" + name);
         }
@@ -46,7 +46,7 @@ final class SampleSheet {
 
     void addFailure(String sample, String error) {
         List<String> row = new ArrayList<>(List.of(Sheet.text(sample), Sheet.text(error)));
-        row.addAll(Collections.nCopies(FIXED.size() - 2 + 2 * method.measures().size(), ""));
+        row.addAll(Collections.nCopies(FIXED.size() - 2 + 2 * method.columns().size(), ""));
         sheet.add(row);
     }
 
@@ -68,8 +68,8 @@ final class SampleSheet {
                 reading.cuts(),
                 String.valueOf(reading.handEdits()),
                 Cautions.ids(reading.cautions())));
-        for (int m = 0; m < method.measures().size(); m++) {
-            double factor = method.measures().get(m).dimension().factor(um);
+        for (int m = 0; m < method.columns().size(); m++) {
+            double factor = method.columns().get(m).factor(um);
             double[] known = Arrays.stream(reading.columns()[m])
                     .filter(v -> !Double.isNaN(v))
                     .sorted()

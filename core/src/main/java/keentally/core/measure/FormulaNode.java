@@ -1,0 +1,112 @@
+package keentally.core.measure;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.DoubleBinaryOperator;
+import java.util.function.DoubleUnaryOperator;
+import java.util.function.ToDoubleFunction;
+import keentally.core.quantity.Limit;
+import keentally.core.quantity.Scale;
+
+/** A part of a formula. Questions are 1, 0, or not-a-number where they cannot be answered, which counts as no. */
+sealed interface FormulaNode {
+    /** What a formula is worked out from. */
+    record Given(ToDoubleFunction<Measure> of, Optional<Scale> scale) {}
+
+    Kind kind();
+
+    double value(Given given);
+
+    default boolean isQuestion() {
+        return false;
+    }
+
+    default void addMeasures(Set<Measure> into) {
+        parts().forEach(p -> p.addMeasures(into));
+    }
+
+    List<FormulaNode> parts();
+
+    /** A measure by its id. */
+    record Measured(Measure measure) implements FormulaNode {
+        @Override
+        public Kind kind() {
+            return Kind.of(measure.dimension());
+        }
+
+        @Override
+        public double value(Given given) {
+            return given.of.applyAsDouble(measure);
+        }
+
+        @Override
+        public void addMeasures(Set<Measure> into) {
+            into.add(measure);
+        }
+
+        @Override
+        public List<FormulaNode> parts() {
+            return List.of();
+        }
+    }
+
+    /** A number, or one with the unit of a length or an area. */
+    record Amount(Limit amount, Kind kind) implements FormulaNode {
+        @Override
+        public double value(Given given) {
+            return amount.px(given.scale);
+        }
+
+        @Override
+        public List<FormulaNode> parts() {
+            return List.of();
+        }
+    }
+
+    /** One part put through a function. */
+    record Through(FormulaNode part, DoubleUnaryOperator function, Kind kind) implements FormulaNode {
+        @Override
+        public double value(Given given) {
+            return function.applyAsDouble(part.value(given));
+        }
+
+        @Override
+        public List<FormulaNode> parts() {
+            return List.of(part);
+        }
+    }
+
+    /** Two parts put together. */
+    record Together(FormulaNode left, FormulaNode right, DoubleBinaryOperator function, Kind kind)
+            implements FormulaNode {
+        @Override
+        public double value(Given given) {
+            return function.applyAsDouble(left.value(given), right.value(given));
+        }
+
+        @Override
+        public List<FormulaNode> parts() {
+            return List.of(left, right);
+        }
+    }
+
+    /** A question about parts. */
+    record Asked(List<FormulaNode> parts, ToDoubleFunction<double[]> answer) implements FormulaNode {
+        @Override
+        public Kind kind() {
+            return Kind.PLAIN;
+        }
+
+        @Override
+        public boolean isQuestion() {
+            return true;
+        }
+
+        @Override
+        public double value(Given given) {
+            return answer.applyAsDouble(
+                    parts.stream().mapToDouble(p -> p.value(given)).toArray());
+        }
+    }
+}

@@ -1,0 +1,75 @@
+package keentally.desk.objects;
+
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import keentally.core.geometry.Point;
+import keentally.core.hand.Correction;
+import keentally.core.hand.Corrections;
+import keentally.core.method.Method;
+import keentally.core.method.MethodStep;
+import keentally.core.region.Objects;
+import keentally.core.region.Regions;
+import keentally.core.step.StepDescription;
+import keentally.core.step.Steps;
+import keentally.desk.look.Texts;
+import keentally.desk.model.DeskModel;
+import keentally.desk.model.Shown;
+
+/** Corrections by hand from tables and line-ups: they go to the station for corrections at the method's end, which is added where it is not there. */
+final class ByHand {
+    private static final StepDescription EDIT = Steps.find("edit-objects").orElseThrow();
+
+    private final DeskModel desk;
+
+    ByHand(DeskModel desk) {
+        this.desk = desk;
+    }
+
+    /** Regions of the final objects are no objects. */
+    void drop(Collection<Integer> regions) {
+        done(regions, Correction.Drop::new, "edit.did.drop", true);
+    }
+
+    /** Regions that were dropped are kept after all. */
+    void restore(Collection<Integer> regions) {
+        done(regions, Correction.Restore::new, "edit.did.restore", false);
+    }
+
+    private void done(
+            Collection<Integer> regions, Function<List<Point>, Correction> made, String said, boolean ofKept) {
+        Optional<Objects> objects = desk.shown().get().flatMap(Shown::objects);
+        List<Point> on = objects.stream()
+                .flatMap(o -> regions.stream()
+                        .filter(r -> o.isKept(r) == ofKept)
+                        .sorted()
+                        .map(r -> first(o.regions(), r)))
+                .toList();
+        if (on.isEmpty()) {
+            desk.say(Texts.of("edit.choose"));
+            return;
+        }
+        Method method = desk.method();
+        Optional<MethodStep> there = method.steps().stream()
+                .filter(s -> !s.muted())
+                .reduce((a, b) -> b)
+                .filter(s -> s.description() == EDIT);
+        Method next = there.isPresent() ? method : method.add(method.steps().size(), EDIT);
+        String step =
+                there.map(MethodStep::id).orElseGet(() -> next.steps().getLast().id());
+        String sample = desk.sampleId().get();
+        Corrections before = desk.study().get().hand(sample, desk.methodId()).get(step) instanceof Corrections c
+                ? c
+                : Corrections.NONE;
+        desk.change(
+                Texts.of(said, on.size()),
+                m -> next,
+                s -> s.withHand(sample, desk.methodId(), step, Optional.of(before.and(made.apply(on)))));
+    }
+
+    private static Point first(Regions regions, int region) {
+        int run = regions.firstRun(region);
+        return new Point(regions.runFrom(run) + 0.5, regions.runY(run) + 0.5);
+    }
+}

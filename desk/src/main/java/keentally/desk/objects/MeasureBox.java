@@ -1,0 +1,30 @@
+package keentally.desk.objects;
+
+import javafx.scene.control.ComboBox;
+import javafx.util.StringConverter;
+import keentally.core.measure.Measure;
+import keentally.core.words.Words;
+import keentally.desk.model.DeskModel;
+
+/** Any measure, by its title with the unit that its numbers are shown in. */
+final class MeasureBox extends ComboBox<Measure> {
+    private static final int ROWS = 16;
+
+    MeasureBox(DeskModel desk, String id, Measure first) {
+        setId(id);
+        setConverter(new StringConverter<>() {
+            @Override
+            public String toString(Measure measure) {
+                return measure == null ? "" : Words.title(measure, desk.unit());
+            }
+
+            @Override
+            public Measure fromString(String text) {
+                throw new UnsupportedOperationException("measures are chosen, not typed");
+            }
+        });
+        getItems().setAll(Measure.values());
+        setValue(first);
+        setVisibleRowCount(ROWS);
+    }
+}

@@ -1,0 +1,63 @@
+package keentally.desk.station;
+
+import javafx.geometry.Pos;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import keentally.core.quantity.Length;
+import keentally.desk.look.Pieces;
+import keentally.desk.look.Texts;
+import keentally.desk.model.DeskModel;
+
+/** How wide a brush is, typed with its unit; what cannot be is said, and the width stays. */
+final class BrushWidth extends HBox {
+    private static final double MOST_PX = 2000;
+
+    /** What outlives the panel. */
+    static final class Known {
+        private String text = "8 px";
+        private double px = 8;
+
+        double px() {
+            return px;
+        }
+    }
+
+    private final DeskModel desk;
+    private final Known known;
+    private final TextField field;
+
+    /** @param name of the field */
+    BrushWidth(DeskModel desk, Known known, String name) {
+        this.desk = desk;
+        this.known = known;
+        this.field = new TextField(known.text);
+        field.setId(name);
+        field.setPrefWidth(84);
+        field.setAlignment(Pos.CENTER_RIGHT);
+        field.setOnAction(e -> take());
+        field.focusedProperty().addListener((o, was, is) -> {
+            if (!is && !field.getText().equals(known.text)) {
+                take();
+            }
+        });
+        getChildren().setAll(Pieces.name("edit.width"), field);
+        getStyleClass().add("setting-row");
+    }
+
+    private void take() {
+        String typed = field.getText().strip();
+        try {
+            Length length = Length.of(typed.matches("[0-9.]+") ? typed + " px" : typed);
+            double px = length.px(desk.scale());
+            if (px > 0 && px <= MOST_PX) {
+                known.px = px;
+                known.text = length.toString();
+                field.setText(known.text);
+                return;
+            }
+        } catch (IllegalArgumentException notALength) {
+            // said below
+        }
+        desk.say(Texts.of("edit.width.wrong", typed));
+    }
+}

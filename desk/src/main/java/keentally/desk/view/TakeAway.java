@@ -1,0 +1,117 @@
+package keentally.desk.view;
+
+import java.io.File;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.stage.DirectoryChooser;
+import javafx.stage.FileChooser;
+import javafx.stage.FileChooser.ExtensionFilter;
+import javafx.stage.Stage;
+import keentally.desk.look.Texts;
+import keentally.desk.model.DeskFiles;
+import keentally.desk.model.DeskModel;
+import keentally.desk.stage.StageView;
+import keentally.study.plot.SpreadPlot;
+import keentally.study.result.TakenAway;
+
+/** What can be taken away of the sample on the stage, each asked where to; as a menu, and for menus and find. */
+final class TakeAway {
+    private final DeskModel desk;
+    private final DeskFiles files;
+    private final StageView stage;
+    private final Preferences preferences;
+    private final Stage window;
+    private final Map<String, Runnable> all = new LinkedHashMap<>();
+
+    TakeAway(DeskModel desk, DeskFiles files, StageView stage, Preferences preferences, Stage window) {
+        this.desk = desk;
+        this.files = files;
+        this.stage = stage;
+        this.preferences = preferences;
+        this.window = window;
+        result("table", TakenAway::table, "-objects", "csv", "xlsx");
+        result("outlines", TakenAway::outlines, "-outlines", "geojson");
+        result("labels", TakenAway::labels, "-labels", "tif");
+        result("mask", TakenAway::mask, "-mask", "png");
+        result("phases", TakenAway::phases, "-phases", "png");
+        result("blanked", TakenAway::blanked, "-kept", "tif");
+        all.put(
+                "shown",
+                () -> stage.layersShown()
+                        .ifPresent(
+                                layers -> file("shown", "", "png", "svg").ifPresent(f -> files.takeShown(f, layers))));
+        all.put("state", () -> {
+            String station = desk.station().get();
+            file("state", "-" + station, "tif").ifPresent(f -> files.takeState(f, station));
+        });
+        all.put("cut-outs", this::cutOuts);
+    }
+
+    private void result(String key, DeskFiles.Take take, String ending, String... kinds) {
+        all.put(key, () -> file(key, ending, kinds).ifPresent(f -> files.take(f, take)));
+    }
+
+    /** What can be taken away, by the keys of its texts. */
+    Map<String, Runnable> all() {
+        return all;
+    }
+
+    void table() {
+        all.get("table").run();
+    }
+
+    MenuButton menu() {
+        MenuButton menu = new MenuButton(Texts.of("take"));
+        menu.setId("take");
+        menu.getItems().setAll(items(i -> i.setId("take-" + i.getId())));
+        return menu;
+    }
+
+    /** New items, told one after the other. */
+    List<MenuItem> items(Consumer<MenuItem> each) {
+        return all.entrySet().stream()
+                .map(e -> {
+                    MenuItem item = new MenuItem(Texts.of("take." + e.getKey()));
+                    item.setId(e.getKey());
+                    item.setOnAction(a -> e.getValue().run());
+                    each.accept(item);
+                    return item;
+                })
+                .toList();
+    }
+
+    private String sample() {
+        return desk.sample()
+                .map(s -> s.name().replaceAll("[^\\p{L}\\p{Nd}.-]+", "-"))
+                .orElse("picture");
+    }
+
+    private Optional<Path> file(String key, String ending, String... kinds) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(Texts.of("take." + key));
+        for (String kind : kinds) {
+            chooser.getExtensionFilters()
+                    .add(new ExtensionFilter(kind.toUpperCase(java.util.Locale.ROOT), "*." + kind));
+        }
+        chooser.setInitialFileName(sample() + ending + "." + kinds[0]);
+        return Optional.ofNullable(preferences.choose(chooser, window)).map(File::toPath);
+    }
+
+    private void cutOuts() {
+        DirectoryChooser chooser = new DirectoryChooser();
+        chooser.setTitle(Texts.of("take.cut-outs"));
+        Optional.ofNullable(chooser.showDialog(window))
+                .map(File::toPath)
+                .ifPresent(folder -> files.takeCutOuts(folder.resolve(sample() + "-objects")));
+    }
+
+    void spread(SpreadPlot plot) {
+        file("spread", "-spread", "png", "svg", "csv").ifPresent(f -> files.saveSpread(f, plot));
+    }
+}

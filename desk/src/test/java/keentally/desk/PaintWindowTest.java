@@ -1,0 +1,181 @@
+package keentally.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.image.BufferedImage;
+import java.io.File;
+import java.nio.file.Path;
+import java.util.List;
+import javafx.scene.input.KeyCode;
+import javax.imageio.ImageIO;
+import keentally.core.hand.Seeds;
+import keentally.core.picture.Mask;
+import keentally.core.setting.Values;
+import keentally.core.step.StepDescription;
+import keentally.core.step.Steps;
+import keentally.desk.station.StationActions;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Masks painted and markers placed by hand, with the mouse, at the real screen. */
+class PaintWindowTest {
+    @TempDir
+    private Path folder;
+
+    private DeskDriver desk;
+
+    /** Two bright squares joined by a bridge, one of them with a hole, on dark. */
+    @BeforeEach
+    void start() throws Exception {
+        BufferedImage drawn = new BufferedImage(400, 300, BufferedImage.TYPE_BYTE_GRAY);
+        Graphics2D pen = drawn.createGraphics();
+        pen.setColor(Color.LIGHT_GRAY);
+        pen.fillRect(60, 80, 100, 120);
+        pen.fillRect(220, 80, 100, 120);
+        pen.fillRect(160, 130, 60, 12);
+        pen.setColor(Color.BLACK);
+        pen.fillRect(100, 120, 20, 20);
+        pen.dispose();
+        File file = folder.resolve("bridge.png").toFile();
+        ImageIO.write(drawn, "png", file);
+        desk = DeskDriver.start(folder);
+        desk.open(file.toPath());
+    }
+
+    @AfterEach
+    void close() {
+        desk.close();
+    }
+
+    private void stations(String... steps) {
+        desk.onFx(() -> {
+            StationActions actions = new StationActions(desk.model());
+            for (String step : steps) {
+                actions.add(Steps.find(step).orElseThrow());
+            }
+            return null;
+        });
+        desk.quiet();
+    }
+
+    private Mask mask() {
+        return desk.onFx(
+                () -> desk.model().reached("paint-1").orElseThrow().after().needMask());
+    }
+
+    @Test
+    void aBridgeIsCutAGapFilledAndAllOfItUndone() {
+        stations("threshold", "paint");
+        long before = mask().count();
+        desk.click("paint-mode-line");
+        desk.type("paint-width", "6 px");
+        desk.keys(KeyCode.ENTER);
+        desk.dragPictureOther(190, 120, 190, 150);
+        assertThat(desk.count()).isEqualTo(2);
+        assertThat(mask().count()).isEqualTo(before - 6 * 12);
+        assertThat(desk.text("paint-sum")).isEqualTo("0 px² added, 72 px² taken away");
+        desk.click("paint-mode-fill");
+        desk.clickPicture(110, 130);
+        assertThat(mask().count()).isEqualTo(before - 72 + 400);
+        assertThat(desk.text("dab-1")).isEqualTo("2  fill a gap");
+        desk.clickPictureOther(270, 100);
+        assertThat(desk.count()).isEqualTo(1);
+        desk.focusStage();
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk.count()).isEqualTo(2);
+        desk.click("remove-dab-0");
+        assertThat(desk.count()).isEqualTo(1);
+        assertThat(mask().count()).isEqualTo(before + 400);
+        for (int i = 0; i < 3; i++) {
+            desk.focusStage();
+            desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        }
+        assertThat(mask().count()).isEqualTo(before);
+    }
+
+    @Test
+    void aBrushAddsAnOutlineFillsAndANonsenseWidthIsSaid() {
+        stations("threshold", "paint");
+        long before = mask().count();
+        desk.type("paint-width", "a thumb");
+        desk.keys(KeyCode.ENTER);
+        assertThat(desk.text("message")).contains("a thumb");
+        desk.tracePicture(20, 30, 120, 30, 120, 40);
+        long painted = mask().count() - before;
+        assertThat(painted).isBetween(700L, 1100L);
+        desk.click("paint-mode-outline");
+        desk.tracePicture(340, 20, 390, 20, 390, 60, 340, 60, 341, 22);
+        assertThat(mask().count() - before - painted).isBetween(1700L, 2300L);
+        assertThat(desk.count()).isEqualTo(3);
+        int[] changed = desk.colours("stage");
+        assertThat(changed).contains(0xff2f6db5);
+    }
+
+    /** Over steepness, regions grow from where somebody clicked; a marker is moved and removed. */
+    @Test
+    void markersArePlacedMovedAndRemoved() {
+        desk.onFx(() -> {
+            StepDescription grow = Steps.find("grow-regions").orElseThrow();
+            Values placed = Values.NONE.withTree(grow.setting("markers").orElseThrow(), "placed");
+            desk.model().change("grow", m -> m.add(0, grow, placed));
+            desk.model().station().set("grow-regions-1");
+            return null;
+        });
+        desk.quiet();
+        assertThat(desk.text("fault")).contains("none were placed on this sample");
+        desk.clickPicture(80, 100);
+        desk.clickPicture(240, 100);
+        desk.clickPicture(20, 20);
+        assertThat(desk.count()).isEqualTo(3);
+        assertThat(desk.text("grow-count")).isEqualTo("3 regions");
+        desk.dragPicture(20, 20, 380, 280);
+        assertThat(desk.count()).isEqualTo(3);
+        Seeds seeds = (Seeds) desk.onFx(() -> desk.model()
+                .study()
+                .get()
+                .hand(desk.model().sampleId().get(), desk.model().methodId())
+                .get("grow-regions-1"));
+        assertThat(seeds.places()).hasSize(3);
+        assertThat(seeds.places().getLast().x()).isBetween(378.0, 382.0);
+        desk.clickPictureOther(240, 100);
+        assertThat(desk.count()).isEqualTo(2);
+        desk.focusStage();
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk.count()).isEqualTo(3);
+        desk.click("grow-clear");
+        assertThat(desk.text("fault")).contains("none were placed on this sample");
+    }
+
+    @Test
+    void afterInvertingTheOtherNeighboursAreOfferedWithTheReason() {
+        stations("threshold", "invert-mask", "label");
+        desk.click("label-four");
+        assertThat(desk.onFx(() -> String.valueOf(desk.model()
+                        .method()
+                        .steps()
+                        .getLast()
+                        .values()
+                        .canonical(Steps.find("label").orElseThrow().settings())
+                        .get("neighbours"))))
+                .isEqualTo("four");
+        assertThat(desk.has("label-four")).isFalse();
+        assertThat(desk.count()).isEqualTo(2);
+    }
+
+    /** The questions that count, on a picture without a method; what a bridge joins comes apart at its neck. */
+    @Test
+    void howManyIsAnsweredAtOnceAndTaken() {
+        assertThat(List.of("starter-how-many", "starter-how-big", "starter-per-area"))
+                .allMatch(desk::has);
+        desk.starters();
+        assertThat(desk.text("starter-how-many-number")).isEqualTo("2 objects");
+        desk.click("starter-how-many");
+        assertThat(desk.count()).isEqualTo(2);
+        assertThat(desk.onFx(() -> desk.model().method().steps().getLast().id()))
+                .startsWith("split-touching");
+    }
+}

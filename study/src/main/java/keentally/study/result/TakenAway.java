@@ -1,0 +1,114 @@
+package keentally.study.result;
+
+import java.nio.file.Path;
+import java.util.List;
+import keentally.core.picture.Channel;
+import keentally.core.picture.Mask;
+import keentally.core.picture.Picture;
+import keentally.core.picture.Plane;
+import keentally.core.picture.Plane16;
+import keentally.core.picture.Plane8;
+import keentally.core.picture.PlaneF;
+import keentally.core.run.Readings;
+import keentally.core.run.Run;
+import keentally.study.caution.Caution;
+import keentally.study.file.FileFault;
+import keentally.study.file.WholeFile;
+import keentally.study.picture.PictureWriter;
+
+/**
+ * One sample's results as single files, to be handed over.
+ *
+ * @param sample its name in tables
+ */
+public record TakenAway(String sample, Run run, Readings readings, List<Caution> cautions) {
+    public TakenAway {
+        cautions = List.copyOf(cautions);
+    }
+
+    private Picture picture() {
+        return run.sample().picture();
+    }
+
+    /** The table of objects: a workbook where the file's name ends in {@code .xlsx}, else CSV. */
+    public void table(Path file) throws FileFault {
+        if (file.getFileName().toString().toLowerCase(java.util.Locale.ROOT).endsWith(".xlsx")) {
+            new ObjectBook(this).write(file);
+        } else {
+            WholeFile.write(file, ObjectSheet.csv(sample, run, readings));
+        }
+    }
+
+    /** Outlines with their numbers, as GeoJSON in pixels of the picture. */
+    public void outlines(Path file) throws FileFault {
+        WholeFile.write(file, OutlineFile.json(this));
+    }
+
+    /** 32-bit label map; 0 is no object. */
+    public void labels(Path file) throws FileFault {
+        PictureWriter.tiff(file, picture().width(), picture().height(), ResultPictures.labels(picture(), readings));
+    }
+
+    /** 8-bit map of the phases that fractions are of; 255 is outside the field. */
+    public void phases(Path file) throws FileFault {
+        if (readings.phases().isEmpty()) {
+            throw new FileFault("The method ends in no phases and in no mask; there is nothing to write.");
+        }
+        PictureWriter.png(file, readings.phases().get().map());
+    }
+
+    /** What the kept objects cover: 0 and 255. */
+    public void mask(Path file) throws FileFault {
+        PictureWriter.png(file, ResultPictures.blackAndWhite(kept()));
+    }
+
+    /** The picture as it came where the kept objects lie, its greatest value elsewhere; TIFF of the same depth. */
+    public void blanked(Path file) throws FileFault {
+        Mask kept = kept();
+        Picture blank = new Picture(picture().channels().stream()
+                .map(c -> new Channel(c.name(), blanked(c.plane(), kept)))
+                .toList());
+        PictureWriter.tiff(file, blank);
+    }
+
+    private Mask kept() throws FileFault {
+        return readings.state()
+                .mask()
+                .orElseThrow(
+                        () -> new FileFault("The method ends in no mask and no objects; there is nothing to write."));
+    }
+
+    private static Plane blanked(Plane plane, Mask kept) {
+        int width = plane.width();
+        return switch (plane) {
+            case Plane8 p -> {
+                byte[] values = p.values().clone();
+                blank(kept, (i) -> values[i] = (byte) 0xff);
+                yield Plane8.of(width, p.height(), values);
+            }
+            case Plane16 p -> {
+                short[] values = p.values().clone();
+                blank(kept, (i) -> values[i] = (short) 0xffff);
+                yield Plane16.of(width, p.height(), values);
+            }
+            case PlaneF p -> {
+                float[] values = p.values().clone();
+                blank(kept, (i) -> values[i] = Float.NaN);
+                yield PlaneF.of(width, p.height(), values);
+            }
+        };
+    }
+
+    private static void blank(Mask kept, java.util.function.IntConsumer set) {
+        for (int y = 0; y < kept.height(); y++) {
+            for (int x = kept.nextClear(y, 0); x < kept.width(); x = kept.nextClear(y, x + 1)) {
+                set.accept(y * kept.width() + x);
+            }
+        }
+    }
+
+    /** What a station gives, in its own values: TIFF of picture, phases, mask or label map. */
+    public static void state(Path file, Run.Station station) throws FileFault {
+        ResultPictures.writeState(file, station);
+    }
+}
