@@ -21,7 +21,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-/** Masks painted and markers placed by hand, with the mouse, at the real screen. */
+/** Masks painted, markers placed and regions sorted by hand, with the mouse, at the real screen. */
 class PaintWindowTest {
     @TempDir
     private Path folder;
@@ -164,6 +164,37 @@ class PaintWindowTest {
                 .isEqualTo("four");
         assertThat(desk.has("label-four")).isFalse();
         assertThat(desk.count()).isEqualTo(2);
+    }
+
+    /** A rule is fitted to a region that was clicked, typed anew with a mistake, and removed. */
+    @Test
+    void regionsAreSortedByRulesFittedToExamples() {
+        stations("threshold", "label", "sort-regions");
+        desk.clickPicture(270, 100);
+        assertThat(desk.text("sort-says")).startsWith("1 region clicked");
+        desk.type("sort-phase", "plate");
+        desk.click("sort-fit");
+        assertThat(desk.fieldText("rule-0")).startsWith("plate: mean from ");
+        assertThat(desk.onFx(() -> desk.model()
+                        .reached("sort-regions-1")
+                        .orElseThrow()
+                        .findings()
+                        .find("sorted")))
+                .hasValue(1);
+        desk.type("rule-1", "speck: softness to 3");
+        desk.keys(KeyCode.ENTER);
+        assertThat(desk.onFx(() -> desk.model()
+                        .reached("sort-regions-1")
+                        .orElseThrow()
+                        .after()
+                        .needPhases()
+                        .names()))
+                .containsExactly("rest", "plate");
+        desk.click("remove-rule-0");
+        assertThat(desk.has("remove-rule-0")).isFalse();
+        desk.focusStage();
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk.fieldText("rule-0")).startsWith("plate: mean from ");
     }
 
     /** The questions that count, on a picture without a method; what a bridge joins comes apart at its neck. */

@@ -82,6 +82,28 @@ class MethodTest {
                 .isTrue();
     }
 
+    private static Map<String, Object> withColumns(Object... columns) {
+        Map<String, Object> method = method(tree("step", "threshold"));
+        method.put("columns", List.of(columns));
+        return method;
+    }
+
+    @Test
+    void columnsOfOnesOwnAreReadWrittenAndRefusedWithTheReason() throws MethodFault {
+        Method own = MethodTree.read(withColumns(tree("name", "slim", "formula", "feret-max / feret-min")));
+        assertThat(own.columns()).hasSize(Method.USUAL_MEASURES.size() + 1);
+        assertThat(own.measured()).contains(Measure.FERET_MIN);
+        assertThat(MethodTree.read(MethodTree.write(own)).own()).isEqualTo(own.own());
+        assertThat(MethodTree.canonical(own)).containsKey("columns");
+        assertThat(MethodTree.canonical(own.withOwn(List.of()))).doesNotContainKey("columns");
+        assertThatThrownBy(() -> MethodTree.read(withColumns(tree("name", "slim", "formula", "area + ecd"))))
+                .hasMessageContaining("column \"slim\" cannot be: only like can be added");
+        assertThatThrownBy(() -> MethodTree.read(withColumns(tree("name", "slim"))))
+                .hasMessageContaining("\"name\" and \"formula\"");
+        Object one = tree("name", "one", "formula", "1");
+        assertThatThrownBy(() -> MethodTree.read(withColumns(one, one))).hasMessageContaining("names each only once");
+    }
+
     @Test
     void theCanonicalFormHasDefaultsAndNoIdsMutesOrSaves() throws MethodFault {
         Method bare = MethodTree.read(method(tree("step", "smooth"), tree("step", "threshold")));

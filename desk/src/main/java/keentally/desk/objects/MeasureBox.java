@@ -7,10 +7,10 @@ import keentally.core.words.Words;
 import keentally.desk.model.DeskModel;
 
 /** Any measure, by its title with the unit that its numbers are shown in. */
-final class MeasureBox extends ComboBox<Measure> {
+public final class MeasureBox extends ComboBox<Measure> {
     private static final int ROWS = 16;
 
-    MeasureBox(DeskModel desk, String id, Measure first) {
+    public MeasureBox(DeskModel desk, String id, Measure first) {
         setId(id);
         setConverter(new StringConverter<>() {
             @Override

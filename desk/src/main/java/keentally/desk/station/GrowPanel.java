@@ -18,33 +18,23 @@ import keentally.desk.stage.StageTool;
 
 /** Growing regions: what they begin at; markers placed by hand stand on the picture, and the count hangs on depth or prominence. */
 final class GrowPanel extends VBox implements StationPanel.Body {
-    private static final double[] FACTORS = {0.5, 0.7, 0.85, 1, 1.2, 1.4, 2};
-    private static final double CURVE = 92;
-
-    private final DeskModel desk;
     private final Tuning tuning;
-    private final Label count = new Label();
     private final Label placed = Prose.of("", "figure-line");
-    private final Optional<NeighbourCurve> counts;
+    private final CountCurve counts;
     private final MarkerTool tool;
 
     GrowPanel(DeskModel desk, String stepId) {
-        this.desk = desk;
         this.tuning = new Tuning(desk, stepId);
         this.tool = new MarkerTool(this::places, seeds -> tuning.keepHand(seeds, Texts.of("grow.did.markers")));
         getStyleClass().add("fair-panel");
-        count.setId("grow-count");
-        count.getStyleClass().addAll("headline", "figure");
         placed.setId("grow-placed");
-        this.counts = tried().map(s -> new NeighbourCurve(
-                desk, stepId, NeighbourCurve.Told.COUNT, Texts.of("grow.across." + s.id()), CURVE, "grow"));
+        this.counts = new CountCurve(desk, tuning, "grow", tried());
         for (Setting<?> setting : tuning.step().description().settings()) {
             if (setting.applies(tuning.step().values())) {
                 getChildren().add(new SettingRow(tuning, setting));
             }
         }
-        getChildren().add(count);
-        counts.ifPresent(getChildren()::add);
+        getChildren().add(counts);
         if (isPlaced()) {
             getChildren()
                     .addAll(
@@ -86,19 +76,7 @@ final class GrowPanel extends VBox implements StationPanel.Body {
         if (tuning.isStale()) {
             return;
         }
-        count.setText(desk.reached(tuning.id())
-                .map(r -> Texts.of(
-                        "grow.count",
-                        Figures.number(r.findings().find("objects").orElse(0))))
-                .orElse(""));
+        counts.refresh();
         placed.setText(Texts.of("grow.placed", Figures.number(places().size())));
-        tried().ifPresent(setting -> {
-            double now = tuning.step().values().get(setting);
-            counts.ifPresent(c -> c.show(java.util.Arrays.stream(FACTORS)
-                    .filter(f -> now * f <= setting.most())
-                    .mapToObj(f -> new NeighbourCurve.Neighbour(
-                            f, tuning.step().values().with(setting, now * f)))
-                    .toList()));
-        });
     }
 }

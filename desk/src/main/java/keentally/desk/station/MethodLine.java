@@ -42,6 +42,9 @@ import keentally.desk.model.Shown;
 
 /** The stations along the top, joined by lines whose style shows what flows: where one is, and how one moves about. */
 public final class MethodLine extends ScrollPane {
+    /** Beside a card that is brought in sight, so that the next one is seen to begin. */
+    private static final double MARGIN = 24;
+
     private final DeskModel desk;
     private final StationActions actions;
     private final HBox line = new HBox();
@@ -127,6 +130,24 @@ public final class MethodLine extends ScrollPane {
 
     private void select() {
         cards.forEach(c -> c.select(c.stepId().equals(desk.station().get())));
+        Platform.runLater(this::bringInSight);
+    }
+
+    /** As far to the side as it takes to see the selected card whole. */
+    private void bringInSight() {
+        double room = line.getWidth() - getViewportBounds().getWidth();
+        for (StationCard card : cards) {
+            if (card.stepId().equals(desk.station().get()) && room > 0) {
+                double left = getHvalue() * room;
+                double right = left + getViewportBounds().getWidth();
+                double from = card.getBoundsInParent().getMinX() - MARGIN;
+                double to = card.getBoundsInParent().getMaxX() + MARGIN;
+                double next = from < left
+                        ? from
+                        : to > right ? to - getViewportBounds().getWidth() : left;
+                setHvalue(Math.clamp(next / room, 0, 1));
+            }
+        }
     }
 
     private void refresh() {

@@ -183,6 +183,8 @@ public final class StationPanel extends VBox {
             case "cluster" -> body(new ClusterPanel(desk, step.id(), clusters));
             case "paint" -> body(new PaintPanel(desk, step.id(), painting));
             case "grow-regions" -> body(new GrowPanel(desk, step.id()));
+            case "merge-similar" -> body(new MergePanel(desk, step.id()));
+            case "sort-regions" -> body(new SortPanel(desk, step.id()));
             case "label" -> body(new LabelPanel(desk, step.id()));
             case "split-touching" -> body(new SplitPanel(desk, step.id()));
             case "local-threshold" -> body(new LocalPanel(desk, step.id()));

@@ -117,22 +117,12 @@ final class ObjectBook {
                 row,
                 "Scale",
                 of.run().sample().scale().map(Object::toString).orElse("none; lengths are in pixels"));
+        long field = of.readings().state().field().pixels();
+        row = line(sheet, row, "Field, pixels", field);
+        row = line(sheet, row, "Objects kept", of.readings().objectPhases().length);
         row = line(
-                sheet,
-                row,
-                "Field, pixels",
-                String.valueOf(of.run().sample().field().pixels()));
-        row = line(sheet, row, "Objects kept", String.valueOf(of.readings().objectPhases().length));
-        number(sheet, row, 1, of.readings().keptPixels() * perPixel * perPixel);
-        row = line(sheet, row, "They cover, " + unit.symbol() + "²");
-        number(
-                sheet,
-                row,
-                1,
-                100.0
-                        * of.readings().keptPixels()
-                        / of.readings().state().field().pixels());
-        row = line(sheet, row, "They cover, % of field") + 1;
+                sheet, row, "They cover, " + unit.symbol() + "²", of.readings().keptPixels() * perPixel * perPixel);
+        row = line(sheet, row, "They cover, % of field", 100.0 * of.readings().keptPixels() / field) + 1;
         for (MethodStep step : method.steps()) {
             String settings = step.values().tree(step.description().settings()).entrySet().stream()
                     .map(ObjectBook::setting)
@@ -161,6 +151,11 @@ final class ObjectBook {
 
     private static int line(Worksheet sheet, int row, String name, String value) {
         sheet.value(row, 1, value);
+        return line(sheet, row, name);
+    }
+
+    private static int line(Worksheet sheet, int row, String name, double value) {
+        number(sheet, row, 1, value);
         return line(sheet, row, name);
     }
 

@@ -23,6 +23,8 @@ import keentally.core.geometry.Polygon;
 import keentally.core.geometry.Rectangle;
 import keentally.core.hand.Correction;
 import keentally.core.hand.Corrections;
+import keentally.core.hand.Dab;
+import keentally.core.hand.Painting;
 import keentally.core.hand.Seeds;
 import keentally.core.hand.Stroke;
 import keentally.core.hand.Strokes;
@@ -97,6 +99,11 @@ class StudyFileTest {
             .and(new Correction.Draw(PLACES))
             .and(new Correction.Erase(PLACES, 3.5));
 
+    private static final Painting PAINTING = Painting.NONE
+            .and(new Dab.Brush(PLACES, 2.5, true))
+            .and(new Dab.Outline(List.of(new Point(1, 1), new Point(9, 1), new Point(5, 7)), false))
+            .and(new Dab.Fill(new Point(3.5, 4), true));
+
     private static Journal journal(StudyFile file) {
         return new Journal(file.history(), file::keep);
     }
@@ -128,6 +135,7 @@ class StudyFileTest {
                 new HandThing(SEEDS),
                 new HandThing(STROKES),
                 new HandThing(CORRECTIONS),
+                new HandThing(PAINTING),
                 new SheetThing("a · b", "x,y\r\n", "AAAA"),
                 new PhasesThing(Map.of(
                         "crust, dark",

@@ -1,0 +1,28 @@
+package keentally.desk.station;
+
+import java.util.Optional;
+import javafx.scene.layout.VBox;
+import keentally.core.setting.NumberSetting;
+import keentally.desk.model.DeskModel;
+
+/** Merging of neighbours: how alike they must be, and how the number of regions hangs on it. */
+final class MergePanel extends VBox implements StationPanel.Body {
+    private final Tuning tuning;
+    private final CountCurve counts;
+
+    MergePanel(DeskModel desk, String stepId) {
+        this.tuning = new Tuning(desk, stepId);
+        getStyleClass().add("fair-panel");
+        NumberSetting difference = (NumberSetting) tuning.setting("difference");
+        this.counts = new CountCurve(desk, tuning, "merge", Optional.of(difference));
+        getChildren().addAll(new SettingRow(tuning, difference), counts);
+        refresh();
+    }
+
+    @Override
+    public void refresh() {
+        if (!tuning.isStale()) {
+            counts.refresh();
+        }
+    }
+}
