@@ -1,5 +1,7 @@
 package keentally.desk;
 
+import java.awt.Color;
+import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
 import java.io.File;
 import java.io.IOException;
@@ -14,6 +16,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.collections.ListChangeListener;
 import javafx.geometry.Bounds;
@@ -35,6 +38,7 @@ import javafx.stage.Stage;
 import javafx.stage.Window;
 import javax.imageio.ImageIO;
 import keentally.core.measure.ObjectTable;
+import keentally.core.step.Steps;
 import keentally.core.view.Viewport;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
@@ -42,6 +46,7 @@ import keentally.core.work.Workers;
 import keentally.desk.look.Theme;
 import keentally.desk.model.DeskModel;
 import keentally.desk.picture.PictureModel;
+import keentally.desk.station.StationActions;
 import keentally.desk.trial.TrialModel;
 import keentally.desk.view.DeskWindow;
 import keentally.desk.view.Preferences;
@@ -154,6 +159,32 @@ public final class DeskDriver implements AutoCloseable {
 
     public <T> T onFx(Callable<T> what) {
         return WaitForAsyncUtils.waitForAsyncFx(60_000, what);
+    }
+
+    /** The desk with a picture that is drawn in light grey on black, 400 by 300 pixels. */
+    public static DeskDriver drawn(Path folder, Consumer<Graphics2D> drawing) throws Exception {
+        BufferedImage picture = new BufferedImage(400, 300, BufferedImage.TYPE_BYTE_GRAY);
+        Graphics2D pen = picture.createGraphics();
+        pen.setColor(Color.LIGHT_GRAY);
+        drawing.accept(pen);
+        pen.dispose();
+        File file = folder.resolve("drawn.png").toFile();
+        ImageIO.write(picture, "png", file);
+        DeskDriver desk = start(folder);
+        desk.open(file.toPath());
+        return desk;
+    }
+
+    /** Adds stations one after the other, with what they begin with. */
+    public void stations(String... steps) {
+        onFx(() -> {
+            StationActions actions = new StationActions(model);
+            for (String step : steps) {
+                actions.add(Steps.find(step).orElseThrow());
+            }
+            return null;
+        });
+        quiet();
     }
 
     private void listen(ListChangeListener.Change<? extends Window> change) {

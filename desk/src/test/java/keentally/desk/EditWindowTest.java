@@ -2,8 +2,6 @@ package keentally.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.awt.Color;
-import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
 import java.io.File;
 import java.nio.file.Path;
@@ -32,26 +30,13 @@ class EditWindowTest {
     /** Four bright things on dark: two squares side by side, a bar, and a small one. */
     @BeforeEach
     void start() throws Exception {
-        BufferedImage drawn = new BufferedImage(400, 300, BufferedImage.TYPE_BYTE_GRAY);
-        Graphics2D pen = drawn.createGraphics();
-        pen.setColor(Color.LIGHT_GRAY);
-        pen.fillRect(40, 40, 60, 60);
-        pen.fillRect(110, 40, 60, 60);
-        pen.fillRect(40, 180, 200, 60);
-        pen.fillRect(320, 60, 12, 12);
-        pen.dispose();
-        File file = folder.resolve("things.png").toFile();
-        ImageIO.write(drawn, "png", file);
-        desk = DeskDriver.start(folder);
-        desk.open(file.toPath());
-        desk.onFx(() -> {
-            StationActions actions = new StationActions(desk.model());
-            for (String step : List.of("threshold", "label", "gate", "edit-objects")) {
-                actions.add(Steps.find(step).orElseThrow());
-            }
-            return null;
+        desk = DeskDriver.drawn(folder, pen -> {
+            pen.fillRect(40, 40, 60, 60);
+            pen.fillRect(110, 40, 60, 60);
+            pen.fillRect(40, 180, 200, 60);
+            pen.fillRect(320, 60, 12, 12);
         });
-        desk.quiet();
+        desk.stations("threshold", "label", "gate", "edit-objects");
     }
 
     @AfterEach

@@ -3,19 +3,14 @@ package keentally.desk;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.awt.Color;
-import java.awt.Graphics2D;
-import java.awt.image.BufferedImage;
-import java.io.File;
 import java.nio.file.Path;
 import java.util.List;
 import javafx.scene.input.KeyCode;
-import javax.imageio.ImageIO;
 import keentally.core.hand.Seeds;
 import keentally.core.picture.Mask;
 import keentally.core.setting.Values;
 import keentally.core.step.StepDescription;
 import keentally.core.step.Steps;
-import keentally.desk.station.StationActions;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -31,35 +26,18 @@ class PaintWindowTest {
     /** Two bright squares joined by a bridge, one of them with a hole, on dark. */
     @BeforeEach
     void start() throws Exception {
-        BufferedImage drawn = new BufferedImage(400, 300, BufferedImage.TYPE_BYTE_GRAY);
-        Graphics2D pen = drawn.createGraphics();
-        pen.setColor(Color.LIGHT_GRAY);
-        pen.fillRect(60, 80, 100, 120);
-        pen.fillRect(220, 80, 100, 120);
-        pen.fillRect(160, 130, 60, 12);
-        pen.setColor(Color.BLACK);
-        pen.fillRect(100, 120, 20, 20);
-        pen.dispose();
-        File file = folder.resolve("bridge.png").toFile();
-        ImageIO.write(drawn, "png", file);
-        desk = DeskDriver.start(folder);
-        desk.open(file.toPath());
+        desk = DeskDriver.drawn(folder, pen -> {
+            pen.fillRect(60, 80, 100, 120);
+            pen.fillRect(220, 80, 100, 120);
+            pen.fillRect(160, 130, 60, 12);
+            pen.setColor(Color.BLACK);
+            pen.fillRect(100, 120, 20, 20);
+        });
     }
 
     @AfterEach
     void close() {
         desk.close();
-    }
-
-    private void stations(String... steps) {
-        desk.onFx(() -> {
-            StationActions actions = new StationActions(desk.model());
-            for (String step : steps) {
-                actions.add(Steps.find(step).orElseThrow());
-            }
-            return null;
-        });
-        desk.quiet();
     }
 
     private Mask mask() {
@@ -69,7 +47,7 @@ class PaintWindowTest {
 
     @Test
     void aBridgeIsCutAGapFilledAndAllOfItUndone() {
-        stations("threshold", "paint");
+        desk.stations("threshold", "paint");
         long before = mask().count();
         desk.click("paint-mode-line");
         desk.type("paint-width", "6 px");
@@ -99,7 +77,7 @@ class PaintWindowTest {
 
     @Test
     void aBrushAddsAnOutlineFillsAndANonsenseWidthIsSaid() {
-        stations("threshold", "paint");
+        desk.stations("threshold", "paint");
         long before = mask().count();
         desk.type("paint-width", "a thumb");
         desk.keys(KeyCode.ENTER);
@@ -152,7 +130,7 @@ class PaintWindowTest {
 
     @Test
     void afterInvertingTheOtherNeighboursAreOfferedWithTheReason() {
-        stations("threshold", "invert-mask", "label");
+        desk.stations("threshold", "invert-mask", "label");
         desk.click("label-four");
         assertThat(desk.onFx(() -> String.valueOf(desk.model()
                         .method()
@@ -169,7 +147,7 @@ class PaintWindowTest {
     /** A rule is fitted to a region that was clicked, typed anew with a mistake, and removed. */
     @Test
     void regionsAreSortedByRulesFittedToExamples() {
-        stations("threshold", "label", "sort-regions");
+        desk.stations("threshold", "label", "sort-regions");
         desk.clickPicture(270, 100);
         assertThat(desk.text("sort-says")).startsWith("1 region clicked");
         desk.type("sort-phase", "plate");

@@ -27,6 +27,7 @@ class ScreenshotTour {
             desk.clickPicture(1025, 428);
             desk.shoot(SHOTS.resolve("objects.png"));
             desk.keys(KeyCode.N);
+            desk.keys(KeyCode.ESCAPE);
             desk.click("view-bench");
             desk.click("slide-s3");
             desk.click("card-0");
@@ -42,8 +43,20 @@ class ScreenshotTour {
             desk.shoot(SHOTS.resolve("field.png"));
             desk.show("s3", "split-touching-1");
             desk.shoot(SHOTS.resolve("split.png"));
+            desk.click("view-objects");
+            desk.click("together-line-up");
+            desk.click("cut-7");
+            desk.shoot(SHOTS.resolve("line-up.png"));
+            desk.keys(KeyCode.ESCAPE);
+            desk.click("view-bench");
+            desk.show("s4", "grow-regions-1");
+            desk.click("overlay-fill");
+            desk.shoot(SHOTS.resolve("cells.png"));
+            desk.click("overlay-outlines");
+            desk.show("s5", "hull-1");
+            desk.shoot(SHOTS.resolve("changes.png"));
             byHand(desk);
-            desk.show("s4", "colour-range-1");
+            desk.show("s7", "colour-range-1");
             desk.dragPicture(197, 557, 211, 559);
             desk.pointAt(300, 480);
             desk.shoot(SHOTS.resolve("colour-range.png"));
@@ -51,7 +64,7 @@ class ScreenshotTour {
             desk.keys(KeyCode.T);
             desk.shoot(SHOTS.resolve("trial.png"));
             desk.keys(KeyCode.ESCAPE);
-            desk.show("s7", "cluster-1");
+            desk.show("s10", "cluster-1");
             desk.shoot(SHOTS.resolve("clusters.png"));
         }
         Files.writeString(home.resolve("desk.json"), "{\"theme\": \"dark\", \"width\": 1280, \"height\": 800}");
@@ -61,7 +74,7 @@ class ScreenshotTour {
             desk.hold(KeyCode.L);
             desk.shoot(SHOTS.resolve("lens-dark.png"));
             desk.letGo(KeyCode.L);
-            desk.show("s9", "");
+            desk.show("s12", "");
             desk.click("section-histogram");
             desk.click("histogram-compare");
             desk.choose("histogram-channel-0", "protein");
@@ -73,10 +86,19 @@ class ScreenshotTour {
             desk.dragPicture(180, 230, 620, 330);
             desk.shoot(SHOTS.resolve("looking-dark.png"));
             desk.click("ruler");
-            desk.show("s5", "unmix-dyes-1");
+            desk.show("s8", "unmix-dyes-1");
             desk.click("see-dye-1");
             desk.shoot(SHOTS.resolve("dyes-dark.png"));
-            desk.show("s4", "");
+            desk.show("s3", "");
+            desk.click("view-objects");
+            desk.click("together-scatter");
+            desk.press("scatter", 0.55, 0.1);
+            desk.dragTo("scatter", 0.7, 0.5);
+            desk.dragTo("scatter", 0.95, 0.8);
+            desk.release();
+            desk.shoot(SHOTS.resolve("scatter-dark.png"));
+            desk.click("view-bench");
+            desk.show("s7", "");
             desk.starters();
             desk.shoot(SHOTS.resolve("starters-dark.png"));
         }

@@ -17,6 +17,7 @@ import keentally.core.setting.Values;
 import keentally.core.step.Flow;
 import keentally.core.step.State;
 import keentally.core.step.StepDescription;
+import keentally.core.step.Steps;
 
 /**
  * An ordered list of steps that turns a picture into objects, phases and numbers.
@@ -96,6 +97,26 @@ public record Method(
         List<MethodStep> changed = new ArrayList<>(steps);
         changed.add(index, new MethodStep(newId(description), description, values, false, false));
         return with(changed);
+    }
+
+    /**
+     * With a step behind the last one, told as it would stand in a file.
+     *
+     * @param settings setting, value, setting, value, ...
+     * @throws IllegalArgumentException where there is no such step or setting, or the value does not fit
+     */
+    public Method then(String step, Object... settings) {
+        StepDescription description =
+                Steps.find(step).orElseThrow(() -> new IllegalArgumentException("there is no step '" + step + "'"));
+        Values values = Values.NONE;
+        for (int i = 0; i < settings.length; i += 2) {
+            Object name = settings[i];
+            Setting<?> setting = description
+                    .setting((String) name)
+                    .orElseThrow(() -> new IllegalArgumentException(step + " has no setting '" + name + "'"));
+            values = values.withTree(setting, settings[i + 1]);
+        }
+        return add(steps.size(), description, values);
     }
 
     private String newId(StepDescription description) {

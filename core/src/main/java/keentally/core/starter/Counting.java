@@ -128,15 +128,13 @@ record Counting(Optional<String> channel, boolean bright, long speckBelow, doubl
 
     /** @param edge what becomes of objects that the edge cuts */
     Method lay(Method empty, String edge) {
-        Laying laying = new Laying(empty);
-        channel.ifPresent(c -> laying.step("channel", "of", c));
-        laying.step("smooth", "sigma", "1 px")
-                .step("threshold", "rule", "otsu", "keep", bright ? "bright" : "dark")
-                .step("fill-holes")
-                .step("remove-specks", "below", speckBelow + " px2")
-                .step("split-touching", "by", "outline", "depth", depth + " px");
-        return edge.equals("none")
-                ? laying.method()
-                : laying.step("edge-objects", "drop", edge).method();
+        Method method = empty.with(List.of());
+        Method begun = channel.map(c -> method.then("channel", "of", c)).orElse(method);
+        Method parted = begun.then("smooth", "sigma", "1 px")
+                .then("threshold", "rule", "otsu", "keep", bright ? "bright" : "dark")
+                .then("fill-holes")
+                .then("remove-specks", "below", speckBelow + " px2")
+                .then("split-touching", "by", "outline", "depth", depth + " px");
+        return edge.equals("none") ? parted : parted.then("edge-objects", "drop", edge);
     }
 }

@@ -81,15 +81,14 @@ public enum Starter {
         @Override
         public Optional<Method> lay(Method empty, State start, Work work) {
             return outstanding(start, work)
-                    .map(found -> new Laying(empty)
-                            .step("smooth", "by", "median", "radius", "1 px")
-                            .step(
+                    .map(found -> empty.with(List.of())
+                            .then("smooth", "by", "median", "radius", "1 px")
+                            .then(
                                     "similar-colour",
                                     "colours",
                                     List.of(found.colour.toString()),
                                     "distance",
-                                    found.reach)
-                            .method());
+                                    found.reach));
         }
     },
     SHADES {
@@ -100,10 +99,9 @@ public enum Starter {
                     .orElse(0);
             return k < 2
                     ? Optional.empty()
-                    : Optional.of(new Laying(empty)
-                            .step("smooth", "by", "median", "radius", "1 px")
-                            .step("cluster", "k", k)
-                            .method());
+                    : Optional.of(empty.with(List.of())
+                            .then("smooth", "by", "median", "radius", "1 px")
+                            .then("cluster", "k", k));
         }
     },
     DYES {
@@ -112,12 +110,11 @@ public enum Starter {
             return ColourRows.of(start.original(), start.original()).flatMap(rows -> {
                 double[] white = Unmix.white(rows, start.field());
                 return DyeGuess.of(rows, start.field(), white)
-                        .map(dyes -> new Laying(empty)
-                                .step("unmix-dyes", "dyes", "own", "vectors", dyes)
-                                .step("channel", "of", "dye1")
-                                .step("smooth", "sigma", "1 px")
-                                .step("threshold", "rule", "otsu", "keep", "bright")
-                                .method());
+                        .map(dyes -> empty.with(List.of())
+                                .then("unmix-dyes", "dyes", "own", "vectors", dyes)
+                                .then("channel", "of", "dye1")
+                                .then("smooth", "sigma", "1 px")
+                                .then("threshold", "rule", "otsu", "keep", "bright"));
             });
         }
     };
@@ -144,13 +141,11 @@ public enum Starter {
     }
 
     private static Method side(Method empty, State start, String keep) {
-        Laying laying = new Laying(empty);
+        Method method = empty.with(List.of());
         if (start.original().single().isEmpty()) {
-            laying.step("channel", "of", start.original().isColour() ? "grey" : "1");
+            method = method.then("channel", "of", start.original().isColour() ? "grey" : "1");
         }
-        return laying.step("smooth", "sigma", "1 px")
-                .step("threshold", "rule", "otsu", "keep", keep)
-                .method();
+        return method.then("smooth", "sigma", "1 px").then("threshold", "rule", "otsu", "keep", keep);
     }
 
     private static Optional<PicturePoints> points(State start, Work work) {

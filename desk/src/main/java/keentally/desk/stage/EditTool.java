@@ -1,6 +1,5 @@
 package keentally.desk.stage;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.function.DoubleSupplier;
 import java.util.function.Supplier;
@@ -39,8 +38,7 @@ public final class EditTool implements StageTool {
     private final Supplier<Mode> mode;
     private final DoubleSupplier brush;
     private final Hand hand;
-    private List<Point> path = List.of();
-    private double reach;
+    private final DrawnPath path = new DrawnPath();
     private Point pointer;
 
     /** @param brush width of the eraser, in pixels of the picture */
@@ -57,17 +55,17 @@ public final class EditTool implements StageTool {
             case PICK -> {}
             case CUT -> {
                 if (!path.isEmpty()) {
-                    marks.line(path, "mark-line");
+                    marks.line(path.points(), "mark-line");
                 }
             }
             case DRAW -> {
                 if (!path.isEmpty()) {
-                    marks.outline(path, "mark-stroke");
+                    marks.outline(path.points(), "mark-stroke");
                 }
             }
             case ERASE -> {
                 if (!path.isEmpty()) {
-                    marks.brush(path, brush.getAsDouble());
+                    marks.brush(path.points(), brush.getAsDouble());
                 } else if (pointer != null) {
                     marks.brush(List.of(pointer), brush.getAsDouble());
                 }
@@ -82,20 +80,13 @@ public final class EditTool implements StageTool {
         if (looks || picks) {
             return false;
         }
-        reach = within;
-        path = new ArrayList<>(List.of(at));
+        path.begin(at, within);
         return true;
     }
 
     @Override
     public void dragged(Point at, MouseEvent e) {
-        if (!path.isEmpty() && distance(path.getLast(), at) >= reach / 8) {
-            path.add(at);
-        }
-    }
-
-    private static double distance(Point a, Point b) {
-        return Math.hypot(a.x() - b.x(), a.y() - b.y());
+        path.drag(at);
     }
 
     @Override
@@ -105,23 +96,20 @@ public final class EditTool implements StageTool {
 
     @Override
     public void released(Point at, MouseEvent e) {
-        List<Point> done = path;
-        path = List.of();
+        List<Point> done = path.end();
         if (done.isEmpty()) {
             return;
         }
         if (mode.get() == Mode.PICK || e.getButton() == MouseButton.SECONDARY) {
             hand.turned(done.getFirst());
         } else {
-            hand.drawn(mode.get(), List.copyOf(done));
+            hand.drawn(mode.get(), done);
         }
     }
 
     @Override
     public boolean giveUp() {
-        boolean drawing = !path.isEmpty();
-        path = List.of();
-        return drawing;
+        return path.giveUp();
     }
 
     @Override

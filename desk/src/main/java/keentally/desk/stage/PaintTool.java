@@ -1,6 +1,5 @@
 package keentally.desk.stage;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -30,8 +29,7 @@ public final class PaintTool implements StageTool {
     private final DoubleSupplier width;
     private final Consumer<Dab> done;
     private final Runnable tooShort;
-    private List<Point> path = List.of();
-    private double reach;
+    private final DrawnPath path = new DrawnPath();
     private Point pointer;
 
     /**
@@ -51,9 +49,9 @@ public final class PaintTool implements StageTool {
         Marks marks = new Marks(over, view);
         boolean brushes = mode.get() == Mode.BRUSH || mode.get() == Mode.LINE;
         if (!path.isEmpty() && mode.get() == Mode.OUTLINE) {
-            marks.outline(path, "mark-stroke");
+            marks.outline(path.points(), "mark-stroke");
         } else if (!path.isEmpty() && brushes) {
-            marks.brush(path, width.getAsDouble());
+            marks.brush(path.points(), width.getAsDouble());
         } else if (pointer != null && brushes) {
             marks.brush(List.of(pointer), width.getAsDouble());
         }
@@ -64,25 +62,17 @@ public final class PaintTool implements StageTool {
         if (e.getButton() == MouseButton.MIDDLE || e.isShiftDown()) {
             return false;
         }
-        reach = within;
-        path = new ArrayList<>(List.of(at));
+        path.begin(at, within);
         return true;
     }
 
     @Override
     public void dragged(Point at, MouseEvent e) {
-        if (path.isEmpty()) {
-            return;
-        }
         if (mode.get() == Mode.LINE) {
-            path = new ArrayList<>(List.of(path.getFirst(), at));
-        } else if (distance(path.getLast(), at) >= reach / 8) {
-            path.add(at);
+            path.stretch(at);
+        } else {
+            path.drag(at);
         }
-    }
-
-    private static double distance(Point a, Point b) {
-        return Math.hypot(a.x() - b.x(), a.y() - b.y());
     }
 
     @Override
@@ -92,8 +82,7 @@ public final class PaintTool implements StageTool {
 
     @Override
     public void released(Point at, MouseEvent e) {
-        List<Point> drawn = List.copyOf(path);
-        path = List.of();
+        List<Point> drawn = path.end();
         if (!drawn.isEmpty()) {
             Optional<Dab> dab = dab(drawn, e.getButton() != MouseButton.SECONDARY);
             dab.ifPresentOrElse(done, tooShort);
@@ -110,8 +99,6 @@ public final class PaintTool implements StageTool {
 
     @Override
     public boolean giveUp() {
-        boolean drawing = !path.isEmpty();
-        path = List.of();
-        return drawing;
+        return path.giveUp();
     }
 }
