@@ -268,15 +268,23 @@ public final class DeskModel implements AutoCloseable {
         show(start.samples().isEmpty() ? "" : start.samples().getFirst());
     }
 
-    /** Once, whether in its turn or at the very end. */
+    /** Once, whether in its turn or at the very end; one after the other, so that the end waits for one that is under way. */
     private void letGo(OpenStudy before) {
-        try {
-            if (leaving.remove(before)) {
-                before.close();
+        synchronized (leaving) {
+            try {
+                if (leaving.remove(before)) {
+                    before.close();
+                }
+            } catch (FileFault e) {
+                LoggerFactory.getLogger(DeskModel.class).error("a study was not kept whole", e);
+                ui.execute(() -> say(e.getMessage()));
             }
-        } catch (FileFault e) {
-            LoggerFactory.getLogger(DeskModel.class).error("a study was not kept whole", e);
-            ui.execute(() -> say(e.getMessage()));
+        }
+    }
+
+    private void letGoOfAll() {
+        synchronized (leaving) {
+            List.copyOf(leaving).forEach(this::letGo);
         }
     }
 
@@ -485,11 +493,10 @@ public final class DeskModel implements AutoCloseable {
 
     @Override
     public void close() {
+        letGoOfAll(); // before the lanes are asked to stop, which would disturb one that is being let go of
         lanes.close();
         workers.close();
         leaving.add(held);
-        for (OpenStudy study : List.copyOf(leaving)) {
-            letGo(study);
-        }
+        letGoOfAll();
     }
 }

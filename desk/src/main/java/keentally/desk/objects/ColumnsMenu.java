@@ -6,10 +6,15 @@ import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
+import javafx.scene.control.RadioMenuItem;
 import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.control.ToggleGroup;
+import keentally.core.colour.ChannelPlane;
 import keentally.core.measure.Measure;
 import keentally.core.measure.OwnColumn;
+import keentally.core.quantity.LengthUnit;
 import keentally.core.setting.ChoiceSetting;
+import keentally.core.step.State;
 import keentally.core.words.Words;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
@@ -40,7 +45,7 @@ final class ColumnsMenu extends MenuButton {
                 }
             }
         }
-        getItems().add(new SeparatorMenuItem());
+        getItems().addAll(new SeparatorMenuItem(), signal(), unit(), new SeparatorMenuItem());
         for (OwnColumn own : desk.method().own()) {
             MenuItem item = new MenuItem(Texts.of("own.edit", own.name()));
             item.setId("own-" + own.name());
@@ -51,6 +56,44 @@ final class ColumnsMenu extends MenuButton {
         another.setId("own-new");
         another.setOnAction(e -> OwnColumnDialog.add(getScene(), desk));
         getItems().add(another);
+    }
+
+    /** What brightness is taken from: never by accident from the channel that was cut. */
+    private Menu signal() {
+        Menu menu = new Menu(Texts.of("signal"));
+        menu.setId("signal");
+        List<String> words = new ArrayList<>(desk.open()
+                .get()
+                .map(o -> ChannelPlane.wordsFor(o.file().picture()))
+                .orElse(List.of()));
+        words.add(State.PREPARED);
+        ToggleGroup group = new ToggleGroup();
+        for (String word : words) {
+            RadioMenuItem item = new RadioMenuItem(word.equals(State.PREPARED) ? Texts.of("signal.prepared") : word);
+            item.setId("signal-" + word);
+            item.setToggleGroup(group);
+            item.setSelected(desk.method().signal().equals(word));
+            item.setOnAction(e -> desk.change(Texts.of("action.signal"), m -> m.of(word)));
+            menu.getItems().add(item);
+        }
+        return menu;
+    }
+
+    /** What the method's lengths and areas are told in. */
+    private Menu unit() {
+        Menu menu = new Menu(Texts.of("unit"));
+        menu.setId("unit");
+        ToggleGroup group = new ToggleGroup();
+        for (LengthUnit unit : LengthUnit.values()) {
+            RadioMenuItem item = new RadioMenuItem(unit.symbol());
+            item.setId("unit-" + unit.id());
+            item.setToggleGroup(group);
+            item.setSelected(desk.method().unit() == unit);
+            item.setDisable(unit.isReal() && desk.scale().isEmpty());
+            item.setOnAction(e -> desk.change(Texts.of("action.unit"), m -> m.in(unit)));
+            menu.getItems().add(item);
+        }
+        return menu;
     }
 
     private CheckMenuItem item(Measure measure, List<Measure> now) {

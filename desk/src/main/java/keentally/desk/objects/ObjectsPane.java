@@ -22,7 +22,7 @@ public final class ObjectsPane extends VBox {
     private static final double HIGH = 372;
 
     /** How the objects' numbers are seen together. */
-    private enum Together {
+    public enum Together {
         SPREAD,
         SCATTER,
         LINE_UP,
@@ -50,6 +50,11 @@ public final class ObjectsPane extends VBox {
         getChildren().addAll(kept, head, table, together(desk, onSave));
         desk.shown().addListener(o -> kept.refresh());
         kept.refresh();
+    }
+
+    /** Shows the numbers together in another way. */
+    public void see(Together how) {
+        seen.set(how);
     }
 
     private VBox together(DeskModel desk, Consumer<SpreadPlot> onSave) {

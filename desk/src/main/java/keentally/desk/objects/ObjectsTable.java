@@ -12,11 +12,13 @@ import javafx.beans.property.ReadOnlyIntegerProperty;
 import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.collections.ListChangeListener;
+import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.SelectionMode;
 import javafx.scene.control.TableCell;
 import javafx.scene.control.TableColumn;
+import javafx.scene.control.TableRow;
 import javafx.scene.control.TableView;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.Clipboard;
@@ -42,6 +44,10 @@ import keentally.desk.model.Newest;
 final class ObjectsTable extends StackPane {
     private static final KeyCombination COPY = new KeyCodeCombination(KeyCode.C, KeyCombination.SHORTCUT_DOWN);
     private static final int SAMPLED = 200;
+    private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
+
+    /** The table's own selection takes seconds for tens of thousands of rows; beyond this rows only show that they are chosen. */
+    private static final int MOST_SELECTED = 1000;
 
     private final DeskModel desk;
     private final Newest sorting;
@@ -52,6 +58,7 @@ final class ObjectsTable extends StackPane {
     private Optional<Formula> filter = Optional.empty();
     private List<String> headers = List.of();
     private double[][] values = new double[0][];
+    private String helps = "";
     private boolean following;
     private boolean building;
 
@@ -65,6 +72,13 @@ final class ObjectsTable extends StackPane {
         table.setSortPolicy(t -> {
             sort();
             return true;
+        });
+        table.setRowFactory(t -> new TableRow<>() {
+            @Override
+            protected void updateItem(Integer row, boolean empty) {
+                super.updateItem(row, empty);
+                pseudoClassStateChanged(CHOSEN, !empty && row != null && isChosen(row));
+            }
         });
         table.setOnKeyPressed(e -> {
             if (COPY.match(e)) {
@@ -99,10 +113,12 @@ final class ObjectsTable extends StackPane {
         if (desk.shown().get().isPresent() && now.equals(shown) && headers.equals(headers(now))) {
             return;
         }
+        boolean otherHelp = !helps.equals(helps());
+        helps = helps();
         shown = now;
         double perPixel = desk.perPixel();
         values = now.map(t -> columns(t, perPixel)).orElse(new double[0][]);
-        if (!headers.equals(headers(now))) {
+        if (otherHelp || !headers.equals(headers(now))) {
             headers = headers(now);
             build(now);
         }
@@ -129,15 +145,41 @@ final class ObjectsTable extends StackPane {
 
     private void build(Optional<ObjectTable> now) {
         List<TableColumn<Integer, ?>> made = new ArrayList<>();
-        made.add(column(Texts.of("objects.number"), Texts.of("objects.number.help"), -1, 0));
+        made.add(column(Texts.of("objects.number"), Texts.of("objects.number." + numbering()), -1, 0));
         List<Column> columns = now.map(ObjectTable::columns).orElse(List.of());
         for (int m = 0; m < columns.size(); m++) {
-            made.add(column(header(columns.get(m)), Words.definition(columns.get(m)), m, decimals(columns.get(m))));
+            made.add(column(header(columns.get(m)), help(columns.get(m)), m, decimals(columns.get(m))));
         }
         building = true;
         table.getSortOrder().clear();
         table.getColumns().setAll(made);
         building = false;
+    }
+
+    /** What of the method the columns' help hangs on. */
+    private String helps() {
+        return numbering() + " " + desk.method().signal();
+    }
+
+    /** In which order the last labelling numbered them. */
+    private String numbering() {
+        return desk.method().steps().stream()
+                .filter(s -> s.description().id().equals("label") && !s.muted())
+                .reduce((a, b) -> b)
+                .map(s -> String.valueOf(
+                        s.values().canonical(s.description().settings()).get("number")))
+                .orElse("reading");
+    }
+
+    /** What the numbers are, for brightness from which channel, and whose definition it is. */
+    private String help(Column column) {
+        String definition = Words.definition(column);
+        if (!(column instanceof Measure measure)) {
+            return definition;
+        }
+        boolean bright = measure.group() == Measure.Group.SIGNAL;
+        String said = bright ? Texts.of("signal.of", definition, desk.method().signal()) : definition;
+        return said + "\n" + Texts.of("objects.source", Words.source(measure));
     }
 
     /** Below 0 where they hang on how large the numbers are. */
@@ -306,6 +348,12 @@ final class ObjectsTable extends StackPane {
         });
     }
 
+    private boolean isChosen(int row) {
+        return shown.filter(t -> row < t.rows())
+                .map(t -> desk.selection().get().contains(t.objects().region(row)))
+                .orElse(false);
+    }
+
     private void chosen() {
         if (following || shown.isEmpty()) {
             return;
@@ -334,9 +382,11 @@ final class ObjectsTable extends StackPane {
                 .toArray();
         table.getSelectionModel().clearSelection();
         if (places.length > 0) {
-            table.getSelectionModel().selectIndices(places[0], Arrays.copyOfRange(places, 1, places.length));
+            int last = Math.min(places.length, MOST_SELECTED);
+            table.getSelectionModel().selectIndices(places[0], Arrays.copyOfRange(places, 1, last));
             table.scrollTo(Math.max(0, places[0] - 3));
         }
+        table.refresh();
         following = false;
     }
 }

@@ -19,6 +19,7 @@ import keentally.desk.look.Texts;
 import keentally.desk.look.Theme;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.SampleActions;
+import keentally.desk.objects.ObjectsPane;
 import keentally.desk.picture.PictureModel;
 import keentally.desk.picture.PictureModel.Section;
 import keentally.desk.stage.StageModel;
@@ -204,10 +205,17 @@ final class DeskMenus {
     private Menu look() {
         ToggleGroup overlays = new ToggleGroup();
         Menu menu = menu(
-                "look",
-                item("bench", "", () -> window.showBench()),
-                item("objects", "", () -> window.showObjects()),
-                line());
+                "look", item("bench", "", () -> window.showBench()), item("objects", "", () -> window.showObjects()));
+        for (ObjectsPane.Together how : ObjectsPane.Together.values()) {
+            String word = ChoiceSetting.word(how);
+            menu.getItems()
+                    .add(commands.item(
+                            "see-" + word,
+                            Texts.of("together." + word),
+                            Texts.of("together." + word + ".help"),
+                            () -> window.showObjects(how)));
+        }
+        menu.getItems().add(line());
         for (Look.Overlay overlay : Look.Overlay.values()) {
             String word = ChoiceSetting.word(overlay);
             RadioMenuItem item = new RadioMenuItem(Texts.of("overlay." + word));
@@ -222,6 +230,25 @@ final class DeskMenus {
                     () -> stage.overlay().set(overlay));
             menu.getItems().add(item);
         }
+        menu.getItems().add(line());
+        for (Look.Mark mark : Look.Mark.values()) {
+            String word = ChoiceSetting.word(mark);
+            menu.getItems()
+                    .add(commands.item(
+                            "mark-" + word, Texts.of("marks." + word), Texts.of("marks"), () -> stage.toggle(mark)));
+        }
+        menu.getItems()
+                .addAll(
+                        commands.item(
+                                "mean-fill",
+                                Texts.of("marks.mean"),
+                                Texts.of("marks"),
+                                () -> stage.meanFill().set(!stage.meanFill().get())),
+                        commands.item(
+                                "colours-again",
+                                Texts.of("marks.again"),
+                                Texts.of("marks"),
+                                () -> stage.again().set(stage.again().get() + 1)));
         menu.getItems()
                 .addAll(
                         line(),

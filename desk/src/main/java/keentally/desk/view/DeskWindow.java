@@ -193,6 +193,11 @@ public final class DeskWindow {
         show(objectsWord);
     }
 
+    void showObjects(ObjectsPane.Together how) {
+        objects.see(how);
+        show(objectsWord);
+    }
+
     StageView stage() {
         return stage;
     }

@@ -21,6 +21,7 @@ import keentally.core.run.Run;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.step.State;
 import keentally.core.words.Figures;
+import keentally.core.words.Words;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.OpenStudy.Keeping;
@@ -165,7 +166,13 @@ final class StatusLine extends HBox {
             return "";
         }
         if (!objects.isKept(region)) {
-            return Texts.of("probe.dropped");
+            String by = objects.droppedBy(region);
+            return Texts.of(
+                    "probe.dropped",
+                    desk.method()
+                            .step(by)
+                            .map(s -> Words.title(s.description()))
+                            .orElse(by));
         }
         LengthUnit unit = desk.unit();
         double perPixel = desk.perPixel();
