@@ -223,9 +223,14 @@ class ObjectsWindowTest {
         assertThat(desk.text("object-count")).isEqualTo("355 kept of 396 · 1 by hand");
         desk.click("line-up-dropped");
         assertThat(desk.text("line-up-says")).contains("396");
-        desk.keys(KeyCode.HOME);
+        desk.click("cut-0");
+        assertThat(desk.text("line-up-says")).startsWith("Dropped by ");
+        desk.keys(KeyCode.ENTER);
+        assertThat(desk.count()).isEqualTo(356);
         desk.click("line-up-dropped");
         desk.focusStage();
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk.count()).isEqualTo(355);
         desk.keys(KeyCode.CONTROL, KeyCode.Z);
         assertThat(desk.count()).isEqualTo(356);
         assertThat(steps()).isEqualTo(before);

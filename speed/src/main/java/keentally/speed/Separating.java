@@ -1,7 +1,9 @@
 package keentally.speed;
 
+import java.util.List;
 import java.util.concurrent.TimeUnit;
 import keentally.core.distance.SquaredDistance;
+import keentally.core.filter.Gaussian;
 import keentally.core.label.Labeller;
 import keentally.core.morphology.Element;
 import keentally.core.morphology.Hull;
@@ -10,8 +12,11 @@ import keentally.core.morphology.Skeleton;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Neighbours;
 import keentally.core.picture.Plane8;
+import keentally.core.picture.PlaneF;
+import keentally.core.region.Outline;
 import keentally.core.region.Regions;
 import keentally.core.threshold.Cut;
+import keentally.core.watershed.GrowRegions;
 import keentally.core.watershed.SplitTouching;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -27,20 +32,35 @@ import org.openjdk.jmh.annotations.State;
 @BenchmarkMode(Mode.SampleTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
 public class Separating extends TwoThreads {
+    /** Three discs in each, about. */
+    private static final int CLUMPS = 1024;
+
+    /** Nearly all discs hang together in one. */
     private static final int FEW = 300;
 
+    private Plane8 smooth;
+    private Regions apart;
     private Mask mask;
     private Mask touching;
+    private Mask together;
 
-    /** The drawn discs grown until hardly any stands alone. */
+    /** The drawn discs grown until they touch in clumps, and until hardly any stands alone. */
     @Setup(Level.Trial)
     public void draw() {
-        Plane8 bytes = Drawn.bytes(Drawn.floats(work));
-        mask = Cut.bright(115).mask(bytes, field, work);
-        touching = mask;
-        while (Labeller.regions(touching, Neighbours.EIGHT, work).count() > FEW) {
-            touching = Probe.of(new Element.Disk(1.5), field, work).dilate(touching);
+        PlaneF drawn = Drawn.floats(work);
+        smooth = Drawn.bytes(Gaussian.of(drawn, 2, work));
+        mask = Cut.bright(115).mask(Drawn.bytes(drawn), field, work);
+        apart = Labeller.regions(mask, Neighbours.EIGHT, work);
+        touching = grownTo(mask, CLUMPS);
+        together = grownTo(touching, FEW);
+    }
+
+    private Mask grownTo(Mask start, int pieces) {
+        Mask grown = start;
+        while (Labeller.regions(grown, Neighbours.EIGHT, work).count() > pieces) {
+            grown = Probe.of(new Element.Disk(1), field, work).dilate(grown);
         }
+        return grown;
     }
 
     @Benchmark
@@ -61,6 +81,25 @@ public class Separating extends TwoThreads {
     @Benchmark
     public Regions splitByOutline() {
         return SplitTouching.byOutline(touching, field, 1, work);
+    }
+
+    @Benchmark
+    public Regions splitOneClump() {
+        return SplitTouching.byOutline(together, field, 1, work);
+    }
+
+    @Benchmark
+    public Regions growFromMinima() {
+        return GrowRegions.fromMinima(field, smooth, 60, work);
+    }
+
+    @Benchmark
+    public List<Outline.Part> outlines() {
+        List<Outline.Part> last = List.of();
+        for (int region = 0; region < apart.count(); region++) {
+            last = Outline.of(apart, region);
+        }
+        return last;
     }
 
     @Benchmark

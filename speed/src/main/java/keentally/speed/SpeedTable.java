@@ -58,7 +58,10 @@ public final class SpeedTable {
         row("distance", "exact Euclidean distance", "110");
         row("erodeSmall", "erosion by a disk of radius 16", "60");
         row("erodeLarge", "dilation by a disk of radius 80", "250");
-        row("splitByOutline", "split by outline, 3,072 discs grown together", "650");
+        row("splitByOutline", "split by outline, 3,072 discs that touch in about a thousand clumps", "650");
+        row("splitOneClump", "split by outline, nearly all of them in one clump of 10 megapixels", "");
+        row("growFromMinima", "growing regions from the minima of the whole field", "");
+        row("outlines", "outlines of 3,072 objects as polygons, one thread", "");
         row("hulls", "hull of each of 3,072 objects", "");
         row("skeleton", "skeleton", "");
         row("runAllFiles", "run, all files, one picture", "4000");
