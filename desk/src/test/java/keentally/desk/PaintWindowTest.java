@@ -109,7 +109,7 @@ class PaintWindowTest {
         desk.clickPicture(240, 100);
         desk.clickPicture(20, 20);
         assertThat(desk.count()).isEqualTo(3);
-        assertThat(desk.text("grow-count")).isEqualTo("3 regions");
+        assertThat(desk.text("headline")).isEqualTo("3 regions");
         desk.dragPicture(20, 20, 380, 280);
         assertThat(desk.count()).isEqualTo(3);
         Seeds seeds = (Seeds) desk.onFx(() -> desk.model()
@@ -126,6 +126,22 @@ class PaintWindowTest {
         assertThat(desk.count()).isEqualTo(3);
         desk.click("grow-clear");
         assertThat(desk.text("fault")).contains("none were placed on this sample");
+    }
+
+    /** Low places of the steepness, then neighbours that are alike: both say how the count hangs on their number. */
+    @Test
+    void growingAndMergingSayHowSteadyTheyAre() {
+        desk.stations("grow-regions");
+        assertThat(desk.text("headline")).endsWith("regions");
+        int grown = desk.count();
+        assertThat(grown).isGreaterThan(2);
+        desk.stations("merge-similar");
+        assertThat(desk.count()).isEqualTo(grown);
+        desk.type("setting-difference", "300");
+        desk.keys(KeyCode.ENTER);
+        assertThat(desk.count()).isEqualTo(1);
+        assertThat(desk.text("headline")).startsWith(desk.count() + " left of ");
+        assertThat(desk.text("count-steadiness")).contains("times the difference");
     }
 
     @Test

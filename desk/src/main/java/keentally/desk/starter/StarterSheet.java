@@ -51,8 +51,8 @@ import keentally.study.file.FileFault;
 /** Over the stage while a sample's method is empty: what does the person want to know? Each question is tried on the picture at once. */
 public final class StarterSheet extends ScrollPane {
     private static final int WIDTH = 200;
-    private static final int HEIGHT = 112;
-    private static final int FOOT = 60;
+    private static final int HEIGHT = 96;
+    private static final int FOOT = 46;
     private static final double TINT = 0.5;
 
     private final DeskModel desk;
@@ -200,12 +200,19 @@ public final class StarterSheet extends ScrollPane {
             case COUNT -> Texts.of("objects.count", Figures.number(value));
             case SIZE_PX -> Double.isNaN(value) ? Texts.of("starter.none") : size(value, scale);
             case PER_PX2 ->
-                scale.map(s -> Texts.of(
-                                "starter.per-mm2", Figures.number(value / Math.pow(s.perPixel(LengthUnit.MM), 2))))
+                scale.map(s -> perArea(value, s))
                         .orElseGet(() -> Texts.of("starter.per-megapixel", Figures.number(value * 1e6)));
             case SHARE -> Texts.of("starter.percent", Figures.percent(value));
             case PHASES -> Texts.of("starter.phases", Figures.number(value));
         };
+    }
+
+    /** In a square millimetre, or in a square centimetre where that holds less than one. */
+    private static String perArea(double perPx2, Scale scale) {
+        double perMm2 = perPx2 / Math.pow(scale.perPixel(LengthUnit.MM), 2);
+        LengthUnit unit = perMm2 < 1 ? LengthUnit.CM : LengthUnit.MM;
+        double number = perPx2 / Math.pow(scale.perPixel(unit), 2);
+        return Texts.of("starter.per-area", Figures.number(number), unit.symbol() + "²");
     }
 
     private static String size(double px, Optional<Scale> scale) {
