@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -12,6 +13,7 @@ import javafx.scene.control.TableView;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import keentally.core.measure.Measure;
+import keentally.core.quantity.LengthUnit;
 import keentally.core.words.Figures;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -272,6 +274,44 @@ class ObjectsWindowTest {
         desk.focusStage();
         desk.keys(KeyCode.CONTROL, KeyCode.Z);
         assertThat(desk.onFx(() -> desk.model().method().own())).isEmpty();
+    }
+
+    /** A column's head dragged elsewhere orders the method's measures, in the table and in files. */
+    @Test
+    void columnsTakeTheOrderTheyAreDraggedInto() {
+        List<Measure> before = desk.onFx(() -> desk.model().method().measures());
+        @SuppressWarnings("unchecked") // rows by their numbers
+        TableView<Integer> table = (TableView<Integer>) desk.node("objects");
+        desk.onFx(() -> {
+            table.getColumns().add(3, table.getColumns().remove(1));
+            return null;
+        });
+        desk.quiet();
+        List<Measure> after = desk.onFx(() -> desk.model().method().measures());
+        assertThat(after).hasSameSizeAs(before);
+        assertThat(after.subList(0, 3)).containsExactly(before.get(1), before.get(2), before.get(0));
+        assertThat(desk.table().columns().getFirst()).isEqualTo(before.get(1));
+        desk.focusStage();
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk.onFx(() -> desk.model().method().measures())).isEqualTo(before);
+    }
+
+    /** Brightness comes from a channel that somebody names, and lengths in the unit that somebody chooses. */
+    @Test
+    void brightnessAndLengthsAreTakenAsSomebodySays() {
+        desk.click("columns");
+        desk.clickInPopup("unit");
+        desk.clickInPopup("unit-px");
+        assertThat(desk.onFx(() -> desk.model().unit())).isEqualTo(LengthUnit.PX);
+        desk.click("columns");
+        desk.clickInPopup("signal");
+        desk.clickInPopup("signal-prepared");
+        assertThat(desk.onFx(() -> desk.model().method().signal())).isEqualTo("prepared");
+        desk.focusStage();
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk.onFx(() -> desk.model().method().signal())).isEqualTo("grey");
+        assertThat(desk.onFx(() -> desk.model().unit())).isEqualTo(LengthUnit.UM);
     }
 
     private String cell(int row, int column) {
