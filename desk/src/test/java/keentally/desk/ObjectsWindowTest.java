@@ -210,11 +210,17 @@ class ObjectsWindowTest {
     @Test
     void oddOnesAreDroppedInTheLineUp() {
         desk.click("together-line-up");
+        desk.clickPicture(1025, 428);
+        assertThat(desk.text("line-up-says")).startsWith("Object 147: 5,580 µm²");
         desk.click("cut-0");
+        desk.keys(KeyCode.HOME);
         double[] areas = desk.table().column(0, 1.5);
         double least = Arrays.stream(areas).min().orElseThrow();
         assertThat(desk.text("line-up-says")).contains(Figures.number(least)).endsWith("(1 of 356)");
         assertThat(chosen()).isEqualTo(1);
+        TableView<?> table = (TableView<?>) desk.node("objects");
+        assertThat(desk.onFx(() -> table.getSelectionModel().getSelectedItems().size()))
+                .isEqualTo(1);
         desk.keys(KeyCode.RIGHT);
         assertThat(desk.text("line-up-says")).endsWith("(2 of 356)");
         desk.keys(KeyCode.LEFT);

@@ -86,6 +86,7 @@ public final class EditTool implements StageTool {
 
     @Override
     public void dragged(Point at, MouseEvent e) {
+        pointer = at;
         path.drag(at);
     }
 

@@ -68,6 +68,7 @@ public final class PaintTool implements StageTool {
 
     @Override
     public void dragged(Point at, MouseEvent e) {
+        pointer = at;
         if (mode.get() == Mode.LINE) {
             path.stretch(at);
         } else {

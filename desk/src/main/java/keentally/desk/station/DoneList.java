@@ -12,7 +12,7 @@ import javafx.scene.layout.VBox;
 import keentally.desk.look.Glyph;
 import keentally.desk.look.Texts;
 
-/** What was done by hand, in its order, each to be taken back by itself; what no longer fits says so. */
+/** What was done by hand, numbered in its order, the newest on top, each to be taken back by itself; what no longer fits says so. */
 final class DoneList extends VBox {
     private final String name;
     private final IntConsumer remove;
@@ -27,6 +27,7 @@ final class DoneList extends VBox {
     void show(List<String> done, IntPredicate unfit) {
         getChildren()
                 .setAll(IntStream.range(0, done.size())
+                        .map(i -> done.size() - 1 - i)
                         .mapToObj(i -> row(done.get(i), i, unfit.test(i)))
                         .toList());
     }

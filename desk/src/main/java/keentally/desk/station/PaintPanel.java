@@ -89,10 +89,19 @@ final class PaintPanel extends VBox implements StationPanel.Body {
     private String said(Dab dab) {
         String way = dab.adds() ? "add" : "take";
         return switch (dab) {
-            case Dab.Brush brush -> Texts.of("paint.did.brush." + way, Figures.number(brush.width()));
+            case Dab.Brush brush -> Texts.of("paint.did.brush." + way, length(brush.width()));
             case Dab.Outline outline -> Texts.of("paint.did.outline." + way);
             case Dab.Fill fill -> Texts.of("paint.did.fill." + way);
         };
+    }
+
+    private String area(double px2) {
+        return Figures.number(px2 * Math.pow(desk.perPixel(), 2)) + " "
+                + desk.unit().symbol() + "²";
+    }
+
+    private String length(double px) {
+        return Figures.number(px * desk.perPixel()) + " " + desk.unit().symbol();
     }
 
     @Override
@@ -113,8 +122,8 @@ final class PaintPanel extends VBox implements StationPanel.Body {
         Findings findings = desk.reached(tuning.id()).map(Run.Station::findings).orElse(Findings.NONE);
         sum.setText(Texts.of(
                 "paint.sum",
-                Figures.number(findings.find("added-px2").orElse(0)),
-                Figures.number(findings.find("removed-px2").orElse(0))));
+                area(findings.find("added-px2").orElse(0)),
+                area(findings.find("removed-px2").orElse(0))));
         List<Dab> dabs = now.map(Painting::dabs).orElse(List.of());
         list.show(
                 dabs.stream().map(this::said).toList(),
