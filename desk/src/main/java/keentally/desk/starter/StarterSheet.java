@@ -212,7 +212,7 @@ public final class StarterSheet extends ScrollPane {
         double perMm2 = perPx2 / Math.pow(scale.perPixel(LengthUnit.MM), 2);
         LengthUnit unit = perMm2 < 1 ? LengthUnit.CM : LengthUnit.MM;
         double number = perPx2 / Math.pow(scale.perPixel(unit), 2);
-        return Texts.of("starter.per-area", Figures.number(number), unit.symbol() + "²");
+        return Texts.of("starter.density", Figures.number(number), unit.symbol() + "²");
     }
 
     private static String size(double px, Optional<Scale> scale) {
