@@ -78,35 +78,54 @@ public final class SquaredDistance {
             this.from = new int[width];
         }
 
+        /** Between two sources of a row nothing beyond them is nearer, so that each gap is worked out by itself. */
         void transform(int[] values, int at) {
             System.arraycopy(values, at, column, 0, width);
+            int u = 0;
+            while (u < width) {
+                if (column[u] == 0) {
+                    u++;
+                    continue;
+                }
+                int end = u + 1;
+                while (end < width && column[end] != 0) {
+                    end++;
+                }
+                gap(values, at, u, end);
+                u = end;
+            }
+        }
+
+        /** Columns [first, end), none of them a source, with the sources on either side where there are any. */
+        private void gap(int[] values, int at, int first, int end) {
             int last = -1;
-            for (int u = 0; u < width; u++) {
+            int behind = Math.min(width, end + 1);
+            for (int u = Math.max(0, first - 1); u < behind; u++) {
                 if (column[u] >= far) {
                     continue;
                 }
-                int start = 0;
+                int start = first;
                 while (last >= 0 && height(apex[last], from[last]) > height(u, from[last])) {
                     last--;
                 }
                 if (last >= 0) {
-                    start = meeting(apex[last], u) + 1;
+                    start = Math.max(first, lower(apex[last], u));
                 }
-                if (start < width) {
+                if (start < end) {
                     last++;
                     apex[last] = u;
                     from[last] = start;
                 }
             }
             if (last < 0) {
-                Arrays.fill(values, at, at + width, NONE);
+                Arrays.fill(values, at + first, at + end, NONE);
                 return;
             }
-            for (int x = width - 1; x >= 0; x--) {
-                values[at + x] = (int) Math.min(NONE - 1, height(apex[last], x));
-                if (x == from[last]) {
-                    last--;
+            for (int behindHere = end; last >= 0; last--) {
+                for (int x = from[last]; x < behindHere; x++) {
+                    values[at + x] = (int) Math.min(NONE - 1, height(apex[last], x));
                 }
+                behindHere = from[last];
             }
         }
 
@@ -116,12 +135,13 @@ public final class SquaredDistance {
             return dx * dx + g * g;
         }
 
-        /** The last column where the earlier parabola is not above the later one. Doubles hold these whole numbers exactly. */
-        private int meeting(int earlier, int later) {
+        /** The first column where the later parabola lies below the earlier one. Doubles hold these whole numbers exactly. */
+        private int lower(int earlier, int later) {
             double g = column[earlier];
             double h = column[later];
             double sum = (double) later * later - (double) earlier * earlier + h * h - g * g;
-            return (int) Math.clamp(Math.floor(sum / (2.0 * (later - earlier))), -1, width);
+            double meeting = sum / (2.0 * (later - earlier));
+            return meeting < 0 ? 0 : meeting >= width ? width : (int) meeting + 1;
         }
     }
 }
