@@ -21,7 +21,6 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
-import javafx.stage.FileChooser.ExtensionFilter;
 import javafx.stage.Stage;
 import keentally.core.method.MethodStep;
 import keentally.core.quantity.LengthUnit;
@@ -45,7 +44,6 @@ import keentally.desk.station.StationPanel;
 import keentally.desk.trial.TrialSheet;
 import keentally.study.Program;
 import keentally.study.method.MethodFile;
-import keentally.study.plot.HistogramPlot;
 import keentally.study.store.StudyFile;
 
 /** The one window: rail, method line, slide tray, stage, and at the right the station's panel or the table of objects. */
@@ -83,9 +81,10 @@ public final class DeskWindow {
         this.studies = new StudyDialogs(studyActions, picture.actions(), preferences, window);
         this.tray = new SlideTray(desk, picture.actions());
         tray.managedProperty().bind(tray.visibleProperty());
-        picture.savingBy(this::savePlot);
         preferUnit();
         this.stage = new StageView(desk, stageModel, onCrash);
+        this.take = new TakeAway(desk, files, stage, preferences, window);
+        picture.savingBy(take::plot);
         StationPanel station = new StationPanel(desk, picture, stageModel, () -> trials().toggle());
         ScrollPane panel = new ScrollPane(station);
         panel.getStyleClass().add("panel-scroll");
@@ -94,7 +93,7 @@ public final class DeskWindow {
         panel.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(panel, Priority.ALWAYS);
         this.stationSide = new VBox(panel, station.footer());
-        this.trials = new TrialSheet(desk, stageModel, this::sheetFile);
+        this.trials = new TrialSheet(desk, stageModel, take::sheet);
         trials.isOpen().addListener((o, was, is) -> {
             show(benchWord);
             if (!is) {
@@ -102,7 +101,6 @@ public final class DeskWindow {
             }
         });
         this.starters = new StarterSheet(desk, stageModel);
-        this.take = new TakeAway(desk, files, stage, preferences, window);
         this.objects = new ObjectsPane(desk, take.menu(), take::spread);
         root.getStyleClass().add("desk");
         root.setTop(new DeskMenus(this, desk, stageModel, picture).bar());
@@ -279,30 +277,9 @@ public final class DeskWindow {
         preferUnit();
     }
 
-    private void savePlot(HistogramPlot plot) {
-        FileChooser chooser = chooser("choose.plot");
-        chooser.getExtensionFilters()
-                .addAll(
-                        new ExtensionFilter("PNG", "*.png"),
-                        new ExtensionFilter("SVG", "*.svg"),
-                        new ExtensionFilter("CSV", "*.csv"));
-        chooser.setInitialFileName(desk.sample().map(s -> s.name()).orElse("picture") + "-histogram.png");
-        File chosen = preferences.choose(chooser, window);
-        if (chosen != null) {
-            files.savePlot(chosen.toPath(), plot);
-        }
-    }
-
-    private Optional<Path> sheetFile() {
-        FileChooser chooser = chooser("choose.sheet");
-        chooser.getExtensionFilters().add(new ExtensionFilter("PNG", "*.png"));
-        chooser.setInitialFileName(desk.sample().map(s -> s.name()).orElse("picture") + "-trial.png");
-        return Optional.ofNullable(preferences.choose(chooser, window)).map(File::toPath);
-    }
-
     void showSheets() {
         SheetsDialog.show(
-                scene(), desk, files, () -> sheetFile().map(Path::toFile).orElse(null));
+                scene(), desk, files, () -> take.sheet().map(Path::toFile).orElse(null));
     }
 
     /** The trial sheet of the selected station. */

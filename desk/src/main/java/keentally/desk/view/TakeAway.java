@@ -17,6 +17,7 @@ import keentally.desk.look.Texts;
 import keentally.desk.model.DeskFiles;
 import keentally.desk.model.DeskModel;
 import keentally.desk.stage.StageView;
+import keentally.study.plot.HistogramPlot;
 import keentally.study.plot.SpreadPlot;
 import keentally.study.result.TakenAway;
 
@@ -109,6 +110,15 @@ final class TakeAway {
         Optional.ofNullable(chooser.showDialog(window))
                 .map(File::toPath)
                 .ifPresent(folder -> files.takeCutOuts(folder.resolve(sample() + "-objects")));
+    }
+
+    /** Where a trial sheet goes; nothing where nobody said. */
+    Optional<Path> sheet() {
+        return file("sheet", "-trial", "png");
+    }
+
+    void plot(HistogramPlot plot) {
+        file("plot", "-histogram", "png", "svg", "csv").ifPresent(f -> files.savePlot(f, plot));
     }
 
     void spread(SpreadPlot plot) {
