@@ -145,6 +145,23 @@ class PaintWindowTest {
     }
 
     @Test
+    void whatTheCountHangsOnIsDraggedAndTheCountFollows() {
+        desk.stations("grow-regions");
+        int grown = desk.count();
+        String before = desk.fieldText("setting-depth");
+        desk.press("depth-slider", 0.65, 0.5);
+        desk.dragTo("depth-slider", 0.8, 0.5);
+        desk.dragTo("depth-slider", 0.97, 0.5);
+        desk.release();
+        assertThat(Double.parseDouble(desk.fieldText("setting-depth"))).isGreaterThan(50);
+        assertThat(desk.count()).isLessThan(grown);
+        desk.focusStage();
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk.fieldText("setting-depth")).isEqualTo(before);
+        assertThat(desk.count()).isEqualTo(grown);
+    }
+
+    @Test
     void afterInvertingTheOtherNeighboursAreOfferedWithTheReason() {
         desk.stations("threshold", "invert-mask", "label");
         desk.click("label-four");

@@ -1,16 +1,24 @@
 package keentally.desk.station;
 
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.Arrays;
 import java.util.Optional;
 import javafx.scene.layout.VBox;
 import keentally.core.setting.NumberSetting;
+import keentally.core.setting.Values;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 
-/** How the number of objects at the end hangs on one of a station's numbers; the number itself is the station's headline. */
+/** One of a station's numbers to drag, and how the count at the end hangs on it; the count itself is the station's headline. */
 final class CountCurve extends VBox {
     private static final double[] FACTORS = {0.5, 0.7, 0.85, 1, 1.2, 1.4, 2};
     private static final double HEIGHT = 92;
+
+    /** How many times the slider's least is its most. */
+    private static final double RANGE = 1000;
+
+    private static final MathContext THREE_DIGITS = new MathContext(3);
 
     private final Tuning tuning;
     private final Optional<NumberSetting> setting;
@@ -25,7 +33,31 @@ final class CountCurve extends VBox {
         this.setting = setting;
         this.curve = setting.map(s -> new NeighbourCurve(
                 desk, tuning.id(), NeighbourCurve.Told.COUNT, Texts.of(name + ".across." + s.id()), HEIGHT, name));
+        setting.ifPresent(s -> getChildren().add(slider(s)));
         curve.ifPresent(getChildren()::add);
+    }
+
+    private ProportionSlider slider(NumberSetting number) {
+        double most = Math.min(number.most(), tuning.greatest() / 2);
+        double now = tuning.step().values().get(number);
+        return new ProportionSlider(
+                number.id() + "-slider",
+                most / RANGE,
+                most,
+                now,
+                amount -> tuning.tryOut(with(number, amount)),
+                amount -> keep(number, amount));
+    }
+
+    private void keep(NumberSetting number, double amount) {
+        if (!tuning.isStale()) {
+            tuning.keep(with(number, amount), number.id());
+        }
+    }
+
+    private Values with(NumberSetting number, double amount) {
+        double rounded = new BigDecimal(amount).round(THREE_DIGITS).doubleValue();
+        return tuning.step().values().with(number, Math.min(number.most(), rounded));
     }
 
     void refresh() {

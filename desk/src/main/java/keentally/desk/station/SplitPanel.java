@@ -5,7 +5,6 @@ import java.math.MathContext;
 import java.util.Arrays;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
-import javafx.scene.control.Slider;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -32,8 +31,7 @@ final class SplitPanel extends VBox implements StationPanel.Body {
 
     private final DeskModel desk;
     private final Tuning tuning;
-    private final Slider slider;
-    private final double start;
+    private final ProportionSlider slider;
     private final Label count = new Label();
     private final NeighbourCurve counts;
 
@@ -43,24 +41,10 @@ final class SplitPanel extends VBox implements StationPanel.Body {
         this.counts =
                 new NeighbourCurve(desk, stepId, NeighbourCurve.Told.COUNT, Texts.of("split.across"), CURVE, "split");
         getStyleClass().add("fair-panel");
-        double least = isPlain() ? greatest() / 1000 : LEAST_PX;
-        double most = isPlain() ? greatest() / 2 : MOST_PX;
-        double now = Math.clamp(now(), least, most);
-        start = Math.log(now);
-        slider = new Slider(Math.log(least), Math.log(most), start);
-        slider.setId("depth-slider");
-        slider.setBlockIncrement(Math.log(1.1));
-        slider.valueProperty().addListener((o, was, is) -> {
-            if (slider.isValueChanging()) {
-                tuning.tryOut(with(Math.exp(is.doubleValue())));
-            }
-        });
-        slider.setOnMouseReleased(e -> keep());
-        slider.setOnKeyReleased(e -> {
-            if (!slider.isValueChanging()) {
-                keep();
-            }
-        });
+        double least = isPlain() ? tuning.greatest() / 1000 : LEAST_PX;
+        double most = isPlain() ? tuning.greatest() / 2 : MOST_PX;
+        slider = new ProportionSlider(
+                "depth-slider", least, most, now(), depth -> tuning.tryOut(with(depth)), this::keep);
         count.setId("split-count");
         count.getStyleClass().addAll("headline", "figure");
         for (Setting<?> setting : tuning.step().description().settings()) {
@@ -75,10 +59,9 @@ final class SplitPanel extends VBox implements StationPanel.Body {
         refresh();
     }
 
-    /** A thumb that was not moved changes nothing, however finely the depth was typed. */
-    private void keep() {
-        if (!tuning.isStale() && slider.getValue() != start) {
-            tuning.keep(with(Math.exp(slider.getValue())), "depth");
+    private void keep(double depth) {
+        if (!tuning.isStale()) {
+            tuning.keep(with(depth), "depth");
         }
     }
 
@@ -109,11 +92,6 @@ final class SplitPanel extends VBox implements StationPanel.Body {
             case Limit.Plain p -> p.amount();
             case Limit.OfArea a -> 1;
         };
-    }
-
-    /** What the values of the sample's picture can come to; steps before keep its scale of values. */
-    private double greatest() {
-        return desk.open().get().map(o -> o.file().picture().depth().most()).orElse(255);
     }
 
     /** The settings with another depth, in the unit that it has now. */

@@ -51,6 +51,11 @@ final class Tuning {
                 .orElse(words);
     }
 
+    /** What the values of the sample's picture can come to; steps before keep its scale of values. */
+    double greatest() {
+        return desk.open().get().map(o -> o.file().picture().depth().most()).orElse(255);
+    }
+
     /** The station's id in the method. */
     String id() {
         return stepId;

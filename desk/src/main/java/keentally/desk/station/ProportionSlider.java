@@ -1,0 +1,40 @@
+package keentally.desk.station;
+
+import java.util.function.DoubleConsumer;
+import javafx.scene.control.Slider;
+
+/** A slider on which equal ways are equal ratios: what it stands at is tried while it is dragged, and kept when it is let go. */
+final class ProportionSlider extends Slider {
+    private final double start;
+    private final DoubleConsumer kept;
+
+    /**
+     * @param now where the thumb begins; the nearest end where it is outside
+     * @param tried gets every value the thumb passes
+     * @param kept gets the value it is left at, unless it was not moved, however finely the number was typed
+     */
+    ProportionSlider(String id, double least, double most, double now, DoubleConsumer tried, DoubleConsumer kept) {
+        super(Math.log(least), Math.log(most), Math.log(Math.clamp(now, least, most)));
+        this.start = getValue();
+        this.kept = kept;
+        setId(id);
+        setBlockIncrement(Math.log(1.1));
+        valueProperty().addListener((o, was, is) -> {
+            if (isValueChanging()) {
+                tried.accept(Math.exp(is.doubleValue()));
+            }
+        });
+        setOnMouseReleased(e -> keep());
+        setOnKeyReleased(e -> {
+            if (!isValueChanging()) {
+                keep();
+            }
+        });
+    }
+
+    private void keep() {
+        if (getValue() != start) {
+            kept.accept(Math.exp(getValue()));
+        }
+    }
+}
