@@ -3,9 +3,12 @@ package keentally.desk.station;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
+import javafx.scene.Node;
 import javafx.scene.layout.VBox;
 import keentally.core.setting.NumberSetting;
+import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
@@ -15,7 +18,9 @@ final class CountCurve extends VBox {
     private static final double[] FACTORS = {0.5, 0.7, 0.85, 1, 1.2, 1.4, 2};
     private static final double HEIGHT = 92;
 
-    /** How many times the slider's least is its most. */
+    /** Where a slider begins, and by how many times it grows at least. */
+    private static final double LEAST = 0.1;
+
     private static final double RANGE = 1000;
 
     private static final MathContext THREE_DIGITS = new MathContext(3);
@@ -33,8 +38,15 @@ final class CountCurve extends VBox {
         this.setting = setting;
         this.curve = setting.map(s -> new NeighbourCurve(
                 desk, tuning.id(), NeighbourCurve.Told.COUNT, Texts.of(name + ".across." + s.id()), HEIGHT, name));
-        setting.ifPresent(s -> getChildren().add(slider(s)));
         curve.ifPresent(getChildren()::add);
+    }
+
+    /** The row of a setting; under the one that the count hangs on, its slider. */
+    List<Node> rows(Setting<?> one) {
+        SettingRow row = new SettingRow(tuning, one);
+        return setting.filter(one::equals)
+                .map(s -> List.<Node>of(row, slider(s)))
+                .orElse(List.of(row));
     }
 
     private ProportionSlider slider(NumberSetting number) {
@@ -42,7 +54,7 @@ final class CountCurve extends VBox {
         double now = tuning.step().values().get(number);
         return new ProportionSlider(
                 number.id() + "-slider",
-                most / RANGE,
+                Math.min(LEAST, most / RANGE),
                 most,
                 now,
                 amount -> tuning.tryOut(with(number, amount)),

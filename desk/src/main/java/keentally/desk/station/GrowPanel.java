@@ -31,7 +31,7 @@ final class GrowPanel extends VBox implements StationPanel.Body {
         this.counts = new CountCurve(desk, tuning, "grow", tried());
         for (Setting<?> setting : tuning.step().description().settings()) {
             if (setting.applies(tuning.step().values())) {
-                getChildren().add(new SettingRow(tuning, setting));
+                getChildren().addAll(counts.rows(setting));
             }
         }
         getChildren().add(counts);

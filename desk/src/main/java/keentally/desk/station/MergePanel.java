@@ -15,7 +15,8 @@ final class MergePanel extends VBox implements StationPanel.Body {
         getStyleClass().add("fair-panel");
         NumberSetting difference = (NumberSetting) tuning.setting("difference");
         this.counts = new CountCurve(desk, tuning, "merge", Optional.of(difference));
-        getChildren().addAll(new SettingRow(tuning, difference), counts);
+        getChildren().addAll(counts.rows(difference));
+        getChildren().add(counts);
         refresh();
     }
 
