@@ -1,5 +1,6 @@
 package keentally.desk.objects;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import keentally.core.measure.Column;
@@ -68,7 +69,7 @@ record EndTable(ObjectTable table, State state, String signal, double perPixel) 
         } catch (StepFault | IllegalArgumentException cannotBe) {
             // the run itself says so
             double[] none = new double[of.count()];
-            java.util.Arrays.fill(none, Double.NaN);
+            Arrays.fill(none, Double.NaN);
             return none;
         }
     }

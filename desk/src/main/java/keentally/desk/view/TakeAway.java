@@ -4,6 +4,7 @@ import java.io.File;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -97,8 +98,7 @@ final class TakeAway {
         FileChooser chooser = new FileChooser();
         chooser.setTitle(Texts.of("take." + key));
         for (String kind : kinds) {
-            chooser.getExtensionFilters()
-                    .add(new ExtensionFilter(kind.toUpperCase(java.util.Locale.ROOT), "*." + kind));
+            chooser.getExtensionFilters().add(new ExtensionFilter(kind.toUpperCase(Locale.ROOT), "*." + kind));
         }
         chooser.setInitialFileName(sample() + ending + "." + kinds[0]);
         return Optional.ofNullable(preferences.choose(chooser, window)).map(File::toPath);

@@ -31,8 +31,8 @@ final class ObjectBook {
     ObjectBook(TakenAway of) {
         this.of = of;
         this.method = of.run().method();
-        this.unit = of.run().sample().scale().isPresent() ? method.unit() : LengthUnit.PX;
-        this.perPixel = of.run().sample().scale().map(s -> s.perPixel(unit)).orElse(1.0);
+        this.unit = of.unit();
+        this.perPixel = of.perPixel();
     }
 
     void write(Path file) throws FileFault {

@@ -7,7 +7,6 @@ import java.util.Map;
 import keentally.core.geometry.Point;
 import keentally.core.measure.Column;
 import keentally.core.measure.ObjectTable;
-import keentally.core.quantity.LengthUnit;
 import keentally.core.region.Outline;
 import keentally.study.Program;
 import keentally.study.file.Json;
@@ -69,16 +68,13 @@ final class OutlineFile {
     }
 
     private static Map<String, Object> properties(TakenAway of, ObjectTable table, int row) {
-        boolean scaled = of.run().sample().scale().isPresent();
-        LengthUnit unit = scaled ? of.run().method().unit() : LengthUnit.PX;
-        double perPixel = of.run().sample().scale().map(s -> s.perPixel(unit)).orElse(1.0);
         Map<String, Object> properties = new LinkedHashMap<>();
         properties.put("object", row + 1);
         properties.put("phase", of.readings().objectPhases()[row]);
         for (int c = 0; c < table.columns().size(); c++) {
             Column column = table.columns().get(c);
-            double value = table.at(row, c) * column.factor(perPixel);
-            properties.put(Sheet.column(column.id(), column.unitId(unit)), Double.isFinite(value) ? value : null);
+            double value = table.at(row, c) * column.factor(of.perPixel());
+            properties.put(Sheet.column(column.id(), column.unitId(of.unit())), Double.isFinite(value) ? value : null);
         }
         return properties;
     }

@@ -2,6 +2,8 @@ package keentally.study.result;
 
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
+import java.util.function.IntConsumer;
 import keentally.core.picture.Channel;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Picture;
@@ -9,6 +11,7 @@ import keentally.core.picture.Plane;
 import keentally.core.picture.Plane16;
 import keentally.core.picture.Plane8;
 import keentally.core.picture.PlaneF;
+import keentally.core.quantity.LengthUnit;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
 import keentally.study.caution.Caution;
@@ -26,13 +29,23 @@ public record TakenAway(String sample, Run run, Readings readings, List<Caution>
         cautions = List.copyOf(cautions);
     }
 
+    /** What lengths are told in: the method's unit, pixels where the sample has no scale. */
+    LengthUnit unit() {
+        return run.sample().scale().isPresent() ? run.method().unit() : LengthUnit.PX;
+    }
+
+    /** How much of the unit one pixel is. */
+    double perPixel() {
+        return run.sample().scale().map(s -> s.perPixel(unit())).orElse(1.0);
+    }
+
     private Picture picture() {
         return run.sample().picture();
     }
 
     /** The table of objects: a workbook where the file's name ends in {@code .xlsx}, else CSV. */
     public void table(Path file) throws FileFault {
-        if (file.getFileName().toString().toLowerCase(java.util.Locale.ROOT).endsWith(".xlsx")) {
+        if (file.getFileName().toString().toLowerCase(Locale.ROOT).endsWith(".xlsx")) {
             new ObjectBook(this).write(file);
         } else {
             WholeFile.write(file, ObjectSheet.csv(sample, run, readings));
@@ -99,7 +112,7 @@ public record TakenAway(String sample, Run run, Readings readings, List<Caution>
         };
     }
 
-    private static void blank(Mask kept, java.util.function.IntConsumer set) {
+    private static void blank(Mask kept, IntConsumer set) {
         for (int y = 0; y < kept.height(); y++) {
             for (int x = kept.nextClear(y, 0); x < kept.width(); x = kept.nextClear(y, x + 1)) {
                 set.accept(y * kept.width() + x);
