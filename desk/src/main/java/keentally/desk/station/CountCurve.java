@@ -2,7 +2,6 @@ package keentally.desk.station;
 
 import java.math.BigDecimal;
 import java.math.MathContext;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.Node;
@@ -15,7 +14,6 @@ import keentally.desk.model.DeskModel;
 
 /** One of a station's numbers to drag, and how the count at the end hangs on it; the count itself is the station's headline. */
 final class CountCurve extends VBox {
-    private static final double[] FACTORS = {0.5, 0.7, 0.85, 1, 1.2, 1.4, 2};
     private static final double HEIGHT = 92;
 
     /** Where a slider begins, and by how many times it grows at least. */
@@ -75,10 +73,8 @@ final class CountCurve extends VBox {
     void refresh() {
         setting.ifPresent(s -> {
             double now = tuning.step().values().get(s);
-            curve.ifPresent(c -> c.show(Arrays.stream(FACTORS)
-                    .mapToObj(f -> new NeighbourCurve.Neighbour(
-                            f, tuning.step().values().with(s, Math.min(s.most(), now * f))))
-                    .toList()));
+            curve.ifPresent(c ->
+                    c.showMultiples(now, amount -> tuning.step().values().with(s, Math.min(s.most(), amount))));
         });
     }
 }

@@ -1,9 +1,11 @@
 package keentally.desk.station;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.DoubleFunction;
 import javafx.application.Platform;
 import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
@@ -34,6 +36,8 @@ final class NeighbourCurve extends VBox {
         SHARE
     }
 
+    private static final double[] FACTORS = {0.5, 0.7, 0.85, 1, 1.2, 1.4, 2};
+
     /** From how much of itself on a number that the nearer neighbours move it counts as steep. */
     private static final double STEEP = 0.1;
 
@@ -63,6 +67,13 @@ final class NeighbourCurve extends VBox {
 
     /** Another setting of the station. */
     record Neighbour(double offset, Values values) {}
+
+    /** Asks for the numbers at shares and multiples of a setting's amount; {@code values} are the station's with another amount. */
+    void showMultiples(double amount, DoubleFunction<Values> values) {
+        show(Arrays.stream(FACTORS)
+                .mapToObj(f -> new Neighbour(f, values.apply(amount * f)))
+                .toList());
+    }
 
     /**
      * Asks for the numbers, where the run that is on the stage has not been asked for already and has such a number.

@@ -2,7 +2,6 @@ package keentally.desk.station;
 
 import java.math.BigDecimal;
 import java.math.MathContext;
-import java.util.Arrays;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
@@ -24,7 +23,6 @@ import keentally.desk.model.DeskModel;
 /** The split station: how things part, the depth to drag with the count beside it, and how the count hangs on the depth. */
 final class SplitPanel extends VBox implements StationPanel.Body {
     private static final MathContext THREE_DIGITS = new MathContext(3);
-    private static final double[] FACTORS = {0.5, 0.7, 0.85, 1, 1.2, 1.4, 2};
     private static final double LEAST_PX = 0.1;
     private static final double MOST_PX = 30;
     private static final double CURVE = 92;
@@ -124,8 +122,6 @@ final class SplitPanel extends VBox implements StationPanel.Body {
                         Figures.number(r.findings().find("objects").orElse(0)),
                         r.step().values().get(setting())))
                 .orElse(""));
-        counts.show(Arrays.stream(FACTORS)
-                .mapToObj(f -> new NeighbourCurve.Neighbour(f, with(now() * f)))
-                .toList());
+        counts.showMultiples(now(), this::with);
     }
 }
