@@ -48,7 +48,7 @@ public record TakenAway(String sample, Run run, Readings readings, List<Caution>
         if (file.getFileName().toString().toLowerCase(Locale.ROOT).endsWith(".xlsx")) {
             new ObjectBook(this).write(file);
         } else {
-            WholeFile.write(file, ObjectSheet.csv(sample, run, readings));
+            WholeFile.write(file, ObjectSheet.csv(this));
         }
     }
 

@@ -63,6 +63,10 @@ class TakenAwayTest {
     /** Two discs, the first with a hole. */
     @BeforeEach
     void run() throws Exception {
+        taken = run(Optional.of(Scale.of("2 um/px")));
+    }
+
+    private static TakenAway run(Optional<Scale> scale) throws Exception {
         PlaneF discs = new ShapeRenderer(WIDTH, HEIGHT)
                 .add(Ellipse.disc(20, 20, 12))
                 .add(Ellipse.disc(60, 30, 9))
@@ -81,15 +85,31 @@ class TakenAwayTest {
                 .add(0, threshold, cut)
                 .measuring(List.of(Measure.AREA, Measure.ECD, Measure.MEAN_RED))
                 .withOwn(List.of(new OwnColumn("bulk", Formula.of("area * ecd"))));
-        Sample sample = Sample.of(
-                "discs", Picture.grey(Plane8.of(WIDTH, HEIGHT, values)), List.of(), Optional.of(Scale.of("2 um/px")));
+        Sample sample = Sample.of("discs", Picture.grey(Plane8.of(WIDTH, HEIGHT, values)), List.of(), scale);
         Runner runner = new Runner(Workers.alone(), new StateCache(0));
         Run run = runner.run(method, sample, 9, new Cancel(), Progress.SILENT);
-        taken = new TakenAway(
+        return new TakenAway(
                 "discs",
                 run,
                 runner.readings(run, new Cancel()),
                 List.of(new Caution("lossy", "It was packed with loss.", "Edges move.", "Take the original.")));
+    }
+
+    /** What has no scale is told in pixels in every file, whatever unit the method names. */
+    @Test
+    void withoutAScaleEverythingIsInPixels() throws Exception {
+        TakenAway unscaled = run(Optional.empty());
+        Path csv = folder.resolve("t.csv");
+        unscaled.table(csv);
+        assertThat(Files.readString(csv))
+                .startsWith("sample,object,phase,area_px2,ecd_px,mean_red,bulk_px3\r\n")
+                .contains("discs,2,1," + (long) area(1) + ",");
+        Path book = folder.resolve("t.xlsx");
+        unscaled.table(book);
+        assertThat(entry(book, "xl/sharedStrings.xml")).contains("Area, px", "lengths are in pixels");
+        Path outlines = folder.resolve("o.geojson");
+        unscaled.outlines(outlines);
+        assertThat(Files.readString(outlines)).contains("\"area_px2\"").doesNotContain("_um");
     }
 
     private double area(int row) {
