@@ -12,8 +12,8 @@ import keentally.samples.DemoSample;
 import keentally.study.document.FieldWish;
 import keentally.study.file.FileFault;
 import keentally.study.result.BatchRun;
+import keentally.study.result.PictureOrder;
 import keentally.study.result.RunOrder;
-import keentally.study.result.SampleOrder;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -44,16 +44,17 @@ final class ExampleCommand implements Callable<Integer> {
             TerminalWatcher watcher = new TerminalWatcher(spec.commandLine().getErr());
             for (DemoFiles.Written demo : DemoFiles.write(folder.resolve("samples"), new Work(workers, new Cancel()))) {
                 DemoSample sample = demo.sample();
-                SampleOrder wanted = new SampleOrder(
+                PictureOrder wanted = new PictureOrder(
                         Optional.of(sample.id()),
                         demo.picture(),
+                        true,
                         Optional.of(sample.scale()),
                         false,
                         sample.field().stream().map(FieldWish::of).toList(),
                         sample.hand());
                 Path results = folder.resolve("results").resolve(sample.id());
                 RunOrder order = new RunOrder(sample.method(), List.of(wanted), results, 1, false);
-                failed += BatchRun.run(order, workers, watcher);
+                failed += BatchRun.run(order, workers, new Cancel(), watcher);
             }
         }
         return failed > 0 ? Status.SOME_FAILED : Status.WELL;

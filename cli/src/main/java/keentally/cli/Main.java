@@ -1,6 +1,10 @@
 package keentally.cli;
 
+import keentally.core.method.MethodFault;
+import keentally.core.work.CancelledException;
 import keentally.study.Program;
+import keentally.study.file.FileFault;
+import org.slf4j.LoggerFactory;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 
@@ -31,14 +35,42 @@ public final class Main {
         System.exit(execute(words));
     }
 
-    /** @return the exit status: 0 all well, 1 some picture failed, 2 wrong words, 3 the method cannot work */
+    /** @return the exit status: 0 all well, 1 something failed, 2 wrong words, 3 the method cannot work */
     public static int execute(String... words) {
-        return new CommandLine(new Main())
-                .setExecutionExceptionHandler((e, line, parsed) -> {
-                    line.getErr().println(e.getMessage());
+        CommandLine line = new CommandLine(new Main())
+                .setExpandAtFiles(false) // a file may be called @name
+                .setExecutionExceptionHandler((e, command, parsed) -> {
+                    command.getErr().println(sentence(e));
                     return Status.of(e);
-                })
-                .execute(words.length == 0 ? new String[] {"--help"} : words);
+                });
+        int status;
+        try {
+            status = line.execute(words.length == 0 ? new String[] {"--help"} : words);
+        } catch (OutOfMemoryError | StackOverflowError e) {
+            line.getErr().println(sentence(e));
+            return Status.SOME_FAILED;
+        }
+        boolean lost = line.getOut().checkError() | System.out.checkError();
+        if (lost) {
+            line.getErr().println("Not all could be written to standard output: it is closed, or its disk is full.");
+        }
+        return lost && status == Status.WELL ? Status.SOME_FAILED : status;
+    }
+
+    /** What was foreseen tells itself; anything else is a defect, of which the log has the details. */
+    private static String sentence(Throwable e) {
+        return switch (e) {
+            case FileFault f -> f.getMessage();
+            case MethodFault f -> f.getMessage();
+            case BadMethodFile f -> f.getMessage();
+            case CancelledException c -> "Stopped; everything is as it was before.";
+            case OutOfMemoryError o ->
+                "There is not enough memory for this; give the program more, or take smaller pictures.";
+            default -> {
+                LoggerFactory.getLogger(Main.class).error("a command fell", e);
+                yield "Something went wrong inside the program; " + Program.log() + " says more.";
+            }
+        };
     }
 
     static final class Version implements CommandLine.IVersionProvider {

@@ -13,14 +13,14 @@ import keentally.core.quantity.Scale;
 import keentally.core.work.Workers;
 import keentally.study.document.FieldText;
 import keentally.study.document.FieldWish;
-import keentally.study.document.PictureRef;
 import keentally.study.file.FileFault;
 import keentally.study.method.MethodFile;
 import keentally.study.result.BatchRun;
+import keentally.study.result.PictureOrder;
 import keentally.study.result.RunOrder;
-import keentally.study.result.SampleOrder;
-import keentally.study.result.Weighing;
+import keentally.study.run.Weighing;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
@@ -41,10 +41,13 @@ final class RunCommand implements Callable<Integer> {
 
     @Parameters(
             index = "1..*",
-            arity = "1..*",
+            arity = "0..*",
             paramLabel = "IMAGE",
             description = "PNG, JPEG, TIFF, BMP, GIF, WebP, PNM.")
-    private List<Path> pictures;
+    private List<Path> pictures = List.of();
+
+    @Mixin
+    private PictureWords words = new PictureWords();
 
     @Option(names = "--out", required = true, paramLabel = "DIR", description = "New, empty, or an earlier run's own.")
     private Path out;
@@ -62,9 +65,6 @@ final class RunCommand implements Callable<Integer> {
                     "whole, rect:x,y,w,h, ellipse:cx,cy,rx,ry, polygon:x,y,... in pixels, or round to find the rim of"
                             + " a tray; not: before it takes it away. May be repeated.")
     private List<String> field = List.of();
-
-    @Option(names = "--page", paramLabel = "N", defaultValue = "1", description = "Page of files with several, from 1.")
-    private int page;
 
     @Option(
             names = "--mass",
@@ -89,21 +89,29 @@ final class RunCommand implements Callable<Integer> {
         try {
             Optional<Scale> given = scale == null || fromFile ? Optional.empty() : Optional.of(Scale.of(scale));
             List<FieldWish> wishes = field.stream().map(FieldText::readWish).toList();
-            List<SampleOrder> samples = pictures.stream()
-                    .map(p -> new SampleOrder(Optional.empty(), PictureRef.of(p, page), given, fromFile, wishes))
+            List<PictureOrder> samples = words.wanted(pictures).stream()
+                    .map(w -> new PictureOrder(w.name(), w.picture(), w.settled(), given, fromFile, wishes, Map.of()))
                     .toList();
+            if (mass == null && !densities.isEmpty()) {
+                throw new IllegalArgumentException(
+                        "--density stands beside --mass: densities share out what a sample weighs");
+            }
             Weighing weighing = new Weighing(Optional.ofNullable(mass).map(Mass::of), densities);
             order = new RunOrder(read(method), samples, out, jobs, true, weighing);
         } catch (IllegalArgumentException e) {
             throw new ParameterException(spec.commandLine(), "Wrong option: " + e.getMessage() + ".");
         }
-        try (Workers workers = Workers.of(Math.max(jobs, Runtime.getRuntime().availableProcessors()))) {
+        try (Workers workers = Workers.of(Math.max(jobs, Runtime.getRuntime().availableProcessors()));
+                Interrupt interrupt = Interrupt.listening()) {
             int failed = BatchRun.run(
-                    order, workers, new TerminalWatcher(spec.commandLine().getErr()));
+                    order,
+                    workers,
+                    interrupt.cancel(),
+                    new TerminalWatcher(spec.commandLine().getErr()));
             if (failed > 0) {
                 spec.commandLine()
                         .getErr()
-                        .println(failed + " of " + pictures.size() + " pictures failed; samples.csv says why.");
+                        .println(failed + " of " + order.samples().size() + " pictures failed; samples.csv says why.");
             }
             return failed > 0 ? Status.SOME_FAILED : Status.WELL;
         }

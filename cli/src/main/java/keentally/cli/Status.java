@@ -1,6 +1,8 @@
 package keentally.cli;
 
 import keentally.core.method.MethodFault;
+import keentally.study.file.FileFault;
+import keentally.study.result.FolderFault;
 
 /** Exit statuses. */
 final class Status {
@@ -12,6 +14,12 @@ final class Status {
     private Status() {}
 
     static int of(Exception e) {
-        return e instanceof MethodFault || e instanceof BadMethodFile ? BAD_METHOD : WRONG_WORDS;
+        return switch (e) {
+            case MethodFault f -> BAD_METHOD;
+            case BadMethodFile f -> BAD_METHOD;
+            case FolderFault f -> SOME_FAILED;
+            case FileFault f -> WRONG_WORDS;
+            default -> SOME_FAILED;
+        };
     }
 }

@@ -3,8 +3,11 @@ package keentally.cli;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.awt.Graphics2D;
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -13,6 +16,10 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import javax.imageio.IIOImage;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageWriter;
+import javax.imageio.stream.ImageOutputStream;
 import keentally.core.measure.Measure;
 import keentally.core.step.Steps;
 import keentally.study.file.FileFault;
@@ -153,7 +160,7 @@ class MainTest {
         assertThat(said("run", method(), picture())).startsWith("2: Missing required option: '--out=DIR'");
         assertThat(said("rum")).startsWith("2: Unmatched argument at index 0: 'rum'");
         assertThat(said("run", method(), picture(), "--out", demo.toString(), "--scale", "1 um/px"))
-                .startsWith("2: The folder " + demo + " holds one, which no run wrote");
+                .startsWith("2: The folder " + demo + " holds one/");
         assertThat(Path.of(out)).doesNotExist();
     }
 
@@ -164,7 +171,7 @@ class MainTest {
         String out = folder.resolve("out").toString();
         assertThat(said("run", bad.toString(), picture(), "--out", out))
                 .isEqualTo(
-                        "3: Step 2 (threshold) 'keep': expected one of bright, dark, between but found \"black\".\n");
+                        "3: Step 2 (threshold) 'keep': expected one of bright, dark, between, outside but found \"black\".\n");
         assertThat(said("run", folder.resolve("none.json").toString(), picture(), "--out", out))
                 .startsWith("3: ")
                 .contains("none.json does not exist.");
@@ -231,5 +238,123 @@ class MainTest {
         assertThat(said("run", method(), picture(), "--out", out.toString(), "--scale", "18 um/px", "--field", "round"))
                 .startsWith("1: 1 of 1 pictures failed");
         assertThat(out.resolve("samples.csv")).content().contains("No round field can be seen");
+    }
+
+    /** Three pages, each with one disc more than the one before it. */
+    private Path pages() throws IOException {
+        Path file = folder.resolve("stack.tif");
+        ImageWriter writer = ImageIO.getImageWritersByFormatName("tiff").next();
+        try (ImageOutputStream out = ImageIO.createImageOutputStream(file.toFile())) {
+            writer.setOutput(out);
+            writer.prepareWriteSequence(null);
+            for (int page = 1; page <= 3; page++) {
+                BufferedImage image = new BufferedImage(60, 30, BufferedImage.TYPE_BYTE_GRAY);
+                Graphics2D g = image.createGraphics();
+                for (int disc = 0; disc < page; disc++) {
+                    g.fillOval(4 + 18 * disc, 5, 12, 12);
+                }
+                g.dispose();
+                writer.writeToSequence(new IIOImage(image, null, null), null);
+            }
+            writer.endWriteSequence();
+        } finally {
+            writer.dispose();
+        }
+        return file;
+    }
+
+    private String counting() throws IOException {
+        Path method = folder.resolve("count.method.json");
+        Files.writeString(
+                method,
+                "{\"format\":\"keen-tally-method\",\"version\":1,\"steps\":[{\"step\":\"channel\",\"of\":1},"
+                        + "{\"step\":\"threshold\",\"rule\":\"manual\",\"cut\":100}],\"signal\":\"prepared\"}");
+        return method.toString();
+    }
+
+    private static List<String> column(Path samples, String name) throws IOException {
+        List<String> lines = Files.readAllLines(samples);
+        int at = List.of(lines.getFirst().split(",")).indexOf(name);
+        return lines.stream().skip(1).map(l -> l.split(",", -1)[at]).toList();
+    }
+
+    @Test
+    void pagesAreSaidOrAsked() throws IOException {
+        String stack = pages().toString();
+        Path out = folder.resolve("out");
+        assertThat(said("run", counting(), stack, "--out", out.toString())).isEqualTo("0: ");
+        assertThat(column(out.resolve("samples.csv"), "count")).containsExactly("1");
+        assertThat(column(out.resolve("samples.csv"), "cautions").getFirst()).contains("more-pages");
+        said("run", counting(), stack, "--out", out.toString(), "--pages", "first");
+        assertThat(column(out.resolve("samples.csv"), "cautions").getFirst()).doesNotContain("more-pages");
+        said("run", counting(), stack, "--out", out.toString(), "--page", "2");
+        assertThat(column(out.resolve("samples.csv"), "count")).containsExactly("2");
+        assertThat(said("run", counting(), stack, "--out", out.toString(), "--pages", "each"))
+                .isEqualTo("0: ");
+        assertThat(column(out.resolve("samples.csv"), "sample")).containsExactly("stack-1", "stack-2", "stack-3");
+        assertThat(column(out.resolve("samples.csv"), "count")).containsExactly("1", "2", "3");
+        assertThat(said("run", counting(), stack, "--out", out.toString(), "--pages", "channels"))
+                .isEqualTo("0: ");
+        assertThat(column(out.resolve("samples.csv"), "sample")).containsExactly("stack");
+        assertThat(said("run", counting(), "--channels", "a=" + picture() + ",b=" + picture(), "--out", out.toString()))
+                .isEqualTo("0: ");
+        assertThat(column(out.resolve("samples.csv"), "status")).containsExactly("ok");
+        assertThat(said("run", counting(), stack, "--out", out.toString(), "--pages", "all"))
+                .startsWith("2: Wrong option: --pages is first, each or channels");
+        assertThat(said("run", counting(), stack, "--out", out.toString(), "--pages", "first", "--page", "2"))
+                .startsWith("2: Wrong option: --page and --pages both say");
+        assertThat(said("run", counting(), "--out", out.toString())).startsWith("2: Wrong option: name at least one");
+        assertThat(said("run", counting(), "--channels", "a", "--out", out.toString()))
+                .startsWith("2: Wrong option: --channels wants");
+    }
+
+    @Test
+    void densitiesStandBesideAMass() {
+        String out = folder.resolve("out").toString();
+        assertThat(said("run", method(), picture(), "--out", out, "--density", "chosen=2"))
+                .startsWith("2: Wrong option: --density stands beside --mass");
+        assertThat(said("run", method(), picture(), "--out", out, "--scale", "1e300 cm/px"))
+                .startsWith("2: Wrong option: a pixel must be between");
+        assertThat(said("run", method(), picture(), "--out", out, "--mass", "1e308 kg"))
+                .startsWith("2: Wrong option: a mass must be between");
+        assertThat(said(
+                        "run",
+                        method(),
+                        picture(),
+                        "--out",
+                        out,
+                        "--scale",
+                        "1 um/px",
+                        "--mass",
+                        "1 g",
+                        "--density",
+                        "foam=2"))
+                .startsWith("1: 1 of 1 pictures failed");
+    }
+
+    @Test
+    void aFullOutputIsNoSuccess() {
+        PrintStream before = System.out;
+        System.setOut(new PrintStream(new OutputStream() {
+            @Override
+            public void write(int b) throws IOException {
+                throw new IOException("No space left on device");
+            }
+        }));
+        try {
+            assertThat(said("steps")).startsWith("1: Not all could be written to standard output");
+        } finally {
+            System.setOut(before);
+        }
+    }
+
+    @Test
+    void aNameThatBeginsWithAnAtIsAName() throws IOException {
+        Path at = folder.resolve("@discs.png");
+        Files.copy(Path.of(picture()), at);
+        Path out = folder.resolve("out");
+        assertThat(said("run", counting(), at.toString(), "--out", out.toString()))
+                .isEqualTo("0: ");
+        assertThat(column(out.resolve("samples.csv"), "sample")).containsExactly("'@discs");
     }
 }

@@ -123,7 +123,7 @@ class ObjectsWindowTest {
     void theSummaryIsOfAllOrOfTheChosen() {
         desk.click("together-summary");
         assertThat(desk.text("summary-of")).isEqualTo("All 356 objects");
-        double[] areas = desk.table().column(0, 1.5);
+        double[] areas = desk.table().column(0, desk.model().pixelSize());
         double mean = Arrays.stream(areas).average().orElseThrow();
         assertThat(cell(0, 1)).isEqualTo(Figures.number(mean));
         assertThat(cell(0, 7)).isEqualTo(Figures.number(Arrays.stream(areas).sum()));
@@ -214,7 +214,7 @@ class ObjectsWindowTest {
         assertThat(desk.text("line-up-says")).startsWith("Object 147: 5,580 µm²");
         desk.click("cut-0");
         desk.keys(KeyCode.HOME);
-        double[] areas = desk.table().column(0, 1.5);
+        double[] areas = desk.table().column(0, desk.model().pixelSize());
         double least = Arrays.stream(areas).min().orElseThrow();
         assertThat(desk.text("line-up-says")).contains(Figures.number(least)).endsWith("(1 of 356)");
         assertThat(chosen()).isEqualTo(1);
@@ -248,7 +248,7 @@ class ObjectsWindowTest {
     void rowsAreFilteredByAQuestionWithUnits() {
         desk.type("filter", "area > 1000 um2");
         desk.keys(KeyCode.ENTER);
-        double[] areas = desk.table().column(0, 1.5);
+        double[] areas = desk.table().column(0, desk.model().pixelSize());
         long large = Arrays.stream(areas).filter(a -> a > 1000).count();
         assertThat(listed()).isEqualTo((int) large);
         assertThat(desk.text("filter-found")).isEqualTo(large + " listed");
@@ -271,7 +271,7 @@ class ObjectsWindowTest {
         assertThat(((Label) desk.inPopup("own-says")).getText()).contains("an area meets a length");
         desk.keys(KeyCode.CONTROL, KeyCode.A);
         desk.write("area * ecd");
-        assertThat(((Label) desk.inPopup("own-says")).getText()).isEqualTo("Shown in µm³.");
+        assertThat(((Label) desk.inPopup("own-says")).getText()).isEqualTo("SampleRun in µm³.");
         desk.keys(KeyCode.ENTER);
         assertThat(desk.onFx(() -> desk.model().method().own())).hasSize(1);
         TableView<?> table = (TableView<?>) desk.node("objects");

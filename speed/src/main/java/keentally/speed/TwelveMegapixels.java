@@ -52,8 +52,8 @@ import keentally.study.file.FileFault;
 import keentally.study.picture.PictureReader;
 import keentally.study.picture.PictureWriter;
 import keentally.study.result.BatchRun;
+import keentally.study.result.PictureOrder;
 import keentally.study.result.RunOrder;
-import keentally.study.result.SampleOrder;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Level;
@@ -247,8 +247,8 @@ public class TwelveMegapixels extends TwoThreads {
     /** {@code run} with all its files on one picture. */
     @Benchmark
     public int runAllFiles() throws FileFault {
-        SampleOrder sample =
-                new SampleOrder(Optional.empty(), PictureRef.of(file, 1), Optional.empty(), false, List.of());
+        PictureOrder sample =
+                new PictureOrder(Optional.empty(), PictureRef.of(file, 1), Optional.empty(), false, List.of());
         RunOrder order = new RunOrder(method, List.of(sample), folder.resolve("out"), 1, true);
         return BatchRun.run(order, workers, BatchRun.Watcher.SILENT);
     }

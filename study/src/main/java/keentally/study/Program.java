@@ -9,6 +9,11 @@ public final class Program {
 
     private Program() {}
 
+    /** Where it is written down what went wrong inside the program. */
+    public static Path log() {
+        return home().resolve("keen-tally.log");
+    }
+
     /** Where the program keeps what it remembers between two starts; the property {@code keentally.home} is for tests. */
     public static Path home() {
         String given = System.getProperty("keentally.home");

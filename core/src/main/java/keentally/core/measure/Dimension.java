@@ -13,15 +13,15 @@ public enum Dimension {
     /** Yes or no, 1 or 0. */
     FLAG(0);
 
-    private final int power;
+    private final int lengths;
 
-    Dimension(int power) {
-        this.power = power;
+    Dimension(int lengths) {
+        this.lengths = lengths;
     }
 
-    /** What a number in pixels is multiplied by, where a pixel is {@code perPixel} units long. */
-    public double factor(double perPixel) {
-        return power == 0 ? 1 : power == 1 ? perPixel : perPixel * perPixel;
+    /** How often lengths are multiplied into it. */
+    public int lengths() {
+        return lengths;
     }
 
     /** As in column names: {@code um}, {@code um2}, {@code deg} or nothing. */

@@ -4,6 +4,7 @@ import java.util.EnumSet;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.ToDoubleFunction;
+import keentally.core.quantity.PixelSize;
 import keentally.core.quantity.Scale;
 
 /**
@@ -63,6 +64,11 @@ public final class Formula {
         return kind;
     }
 
+    /** The measure that the formula is, where it is nothing else. */
+    Optional<Measure> onlyMeasure() {
+        return root instanceof FormulaNode.Measured m ? Optional.of(m.measure()) : Optional.empty();
+    }
+
     /** The measures that it needs. */
     public Set<Measure> measures() {
         Set<Measure> used = EnumSet.noneOf(Measure.class);
@@ -77,13 +83,19 @@ public final class Formula {
      * @throws keentally.core.quantity.MissingScaleException where a number has a real unit and there is no scale
      */
     public double value(ToDoubleFunction<Measure> of, Optional<Scale> scale) {
-        double value = root.value(new FormulaNode.Given(of, scale));
+        double value = root.value(new FormulaNode.Given(of, PixelSize.PIXELS, scale));
         return Double.isInfinite(value) ? Double.NaN : value;
     }
 
-    /** The answer to a question. */
-    public boolean holds(ToDoubleFunction<Measure> of, Optional<Scale> scale) {
-        return root.value(new FormulaNode.Given(of, scale)) == 1;
+    /**
+     * The answer to a question.
+     *
+     * @param of each measure in pixels
+     * @param told what lengths are told in: an amount in that unit is held against measures as a table tells them
+     * @throws keentally.core.quantity.MissingScaleException where a number has a real unit and there is no scale
+     */
+    public boolean holds(ToDoubleFunction<Measure> of, PixelSize told, Optional<Scale> scale) {
+        return root.value(new FormulaNode.Given(of, told, scale)) == 1;
     }
 
     /** As it was written. */

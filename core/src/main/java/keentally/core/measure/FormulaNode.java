@@ -7,12 +7,18 @@ import java.util.function.DoubleBinaryOperator;
 import java.util.function.DoubleUnaryOperator;
 import java.util.function.ToDoubleFunction;
 import keentally.core.quantity.Limit;
+import keentally.core.quantity.PixelSize;
 import keentally.core.quantity.Scale;
 
 /** A part of a formula. Questions are 1, 0, or not-a-number where they cannot be answered, which counts as no. */
 sealed interface FormulaNode {
-    /** What a formula is worked out from. */
-    record Given(ToDoubleFunction<Measure> of, Optional<Scale> scale) {}
+    /**
+     * What a formula is worked out from.
+     *
+     * @param of each measure in pixels
+     * @param told the unit to work in
+     */
+    record Given(ToDoubleFunction<Measure> of, PixelSize told, Optional<Scale> scale) {}
 
     Kind kind();
 
@@ -37,7 +43,7 @@ sealed interface FormulaNode {
 
         @Override
         public double value(Given given) {
-            return given.of.applyAsDouble(measure);
+            return measure.told(given.of.applyAsDouble(measure), given.told);
         }
 
         @Override
@@ -55,7 +61,7 @@ sealed interface FormulaNode {
     record Amount(Limit amount, Kind kind) implements FormulaNode {
         @Override
         public double value(Given given) {
-            return amount.px(given.scale);
+            return amount.in(given.told, given.scale);
         }
 
         @Override

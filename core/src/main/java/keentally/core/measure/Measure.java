@@ -6,6 +6,7 @@ import java.util.function.ToDoubleFunction;
 import keentally.core.colour.ColourSpace;
 import keentally.core.geometry.EnclosingCircle;
 import keentally.core.quantity.LengthUnit;
+import keentally.core.stats.Averaging;
 
 /**
  * A number about one object. Its title, definition and source stand in {@code measures.properties} under its id. Lengths and
@@ -118,8 +119,8 @@ public enum Measure implements Column {
     }
 
     @Override
-    public double factor(double perPixel) {
-        return dimension.factor(perPixel);
+    public double lengths() {
+        return dimension.lengths();
     }
 
     @Override
@@ -130,6 +131,11 @@ public enum Measure implements Column {
     @Override
     public String unitSymbol(LengthUnit unit) {
         return dimension.unitSymbol(unit);
+    }
+
+    @Override
+    public Averaging averaging() {
+        return this == MEAN_HUE ? Averaging.CIRCULAR : dimension == Dimension.ANGLE ? Averaging.AXIAL : Averaging.PLAIN;
     }
 
     public Group group() {

@@ -1,9 +1,11 @@
 package keentally.core.measure;
 
+import java.util.Arrays;
 import java.util.List;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Neighbours;
 import keentally.core.picture.Plane;
+import keentally.core.quantity.PixelSize;
 import keentally.core.region.Objects;
 import keentally.core.region.Regions;
 import keentally.core.work.Work;
@@ -91,13 +93,9 @@ public final class ObjectTable {
         return values[column].clone();
     }
 
-    /** A column with lengths and areas in a unit of which a pixel holds {@code perPixel}; a copy. */
-    public double[] column(int column, double perPixel) {
-        double factor = columns.get(column).factor(perPixel);
-        double[] scaled = values[column].clone();
-        for (int i = 0; i < scaled.length; i++) {
-            scaled[i] *= factor;
-        }
-        return scaled;
+    /** A column as it is told; a copy. */
+    public double[] column(int column, PixelSize size) {
+        Column of = columns.get(column);
+        return Arrays.stream(values[column]).map(px -> of.told(px, size)).toArray();
     }
 }

@@ -3,6 +3,7 @@ package keentally.core.measure;
 import java.util.Set;
 import java.util.regex.Pattern;
 import keentally.core.quantity.LengthUnit;
+import keentally.core.stats.Averaging;
 
 /**
  * A column of a person's own.
@@ -29,8 +30,14 @@ public record OwnColumn(String name, Formula formula) implements Column {
     }
 
     @Override
-    public double factor(double perPixel) {
-        return Math.pow(perPixel, formula.kind().length());
+    public double lengths() {
+        return formula.kind().length();
+    }
+
+    /** A measure under another name is averaged as that measure; of a formula nobody knows whether its angles go round. */
+    @Override
+    public Averaging averaging() {
+        return formula.onlyMeasure().map(Measure::averaging).orElse(Averaging.PLAIN);
     }
 
     @Override

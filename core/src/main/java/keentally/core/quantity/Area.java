@@ -1,5 +1,6 @@
 package keentally.core.quantity;
 
+import java.math.BigDecimal;
 import java.util.Optional;
 
 /**
@@ -9,6 +10,9 @@ import java.util.Optional;
  * @param unit the unit of length whose square it is told in
  */
 public record Area(double amount, LengthUnit unit) {
+    /** More than any picture has. */
+    private static final double MOST_PIXELS = 1e15;
+
     public Area {
         Amounts.finite(amount, "area");
     }
@@ -34,11 +38,54 @@ public record Area(double amount, LengthUnit unit) {
 
     /** In square pixels. */
     public double px2(Optional<Scale> scale) {
-        if (unit == LengthUnit.PX) {
+        return in(PixelSize.PIXELS, scale);
+    }
+
+    /**
+     * In the square of the unit that numbers are told in: its own number where that is this unit.
+     *
+     * @param scale needed where one of the two is in pixels and the other is not
+     * @throws MissingScaleException where it is needed and not there
+     */
+    public double in(PixelSize told, Optional<Scale> scale) {
+        if (unit == told.unit()) {
             return amount;
         }
-        double perPixel = Scale.needed(scale, toString()).umPerPx() / unit.micrometres();
-        return amount / (perPixel * perPixel);
+        if (unit == LengthUnit.PX) {
+            return told.area(amount);
+        }
+        return told.isReal()
+                ? unit.to(told.unit(), unit.to(told.unit(), BigDecimal.valueOf(amount)))
+                        .doubleValue()
+                : size(scale).px2(amount);
+    }
+
+    /** The least number of pixels whose area, as a table tells it in this unit, is at least this one. */
+    public long leastPixels(Optional<Scale> scale) {
+        PixelSize size = size(scale);
+        long n = whole(Math.ceil(size.px2(amount)));
+        while (n > 0 && size.area(n - 1) >= amount) {
+            n--;
+        }
+        return size.area(n) < amount ? n + 1 : n;
+    }
+
+    /** The greatest number of pixels whose area, as a table tells it in this unit, is at most this one. */
+    public long mostPixels(Optional<Scale> scale) {
+        PixelSize size = size(scale);
+        long n = whole(Math.floor(size.px2(amount)));
+        while (size.area(n + 1) <= amount && n < MOST_PIXELS) {
+            n++;
+        }
+        return n > 0 && size.area(n) > amount ? n - 1 : n;
+    }
+
+    private static long whole(double pixels) {
+        return (long) Math.clamp(pixels, 0.0, MOST_PIXELS);
+    }
+
+    private PixelSize size(Optional<Scale> scale) {
+        return unit.isReal() ? PixelSize.of(unit, Optional.of(Scale.needed(scale, toString()))) : PixelSize.PIXELS;
     }
 
     /** As in files: {@code 35 um2}. */

@@ -1,5 +1,6 @@
 package keentally.core.quantity;
 
+import java.math.BigDecimal;
 import java.util.Optional;
 
 /**
@@ -31,9 +32,26 @@ public record Length(double amount, LengthUnit unit) {
 
     /** In pixels. */
     public double px(Optional<Scale> scale) {
-        return unit == LengthUnit.PX
-                ? amount
-                : amount * unit.micrometres() / Scale.needed(scale, toString()).umPerPx();
+        return in(PixelSize.PIXELS, scale);
+    }
+
+    /**
+     * In the unit that numbers are told in: its own number where that is this unit.
+     *
+     * @param scale needed where one of the two is in pixels and the other is not
+     * @throws MissingScaleException where it is needed and not there
+     */
+    public double in(PixelSize told, Optional<Scale> scale) {
+        if (unit == told.unit()) {
+            return amount;
+        }
+        if (unit == LengthUnit.PX) {
+            return told.length(amount);
+        }
+        return told.isReal()
+                ? unit.to(told.unit(), BigDecimal.valueOf(amount)).doubleValue()
+                : PixelSize.of(unit, Optional.of(Scale.needed(scale, toString())))
+                        .px(amount);
     }
 
     /** As in files: {@code 1.5 px}. */

@@ -1,23 +1,26 @@
 package keentally.core.quantity;
 
+import java.math.BigDecimal;
 import java.util.Optional;
 
 /** The units a length is told in: pixels, or one of four real ones. */
 public enum LengthUnit {
-    PX("px", "px", Double.NaN),
-    NM("nm", "nm", 1e-3),
-    UM("um", "µm", 1),
-    MM("mm", "mm", 1e3),
-    CM("cm", "cm", 1e4);
+    PX("px", "px", Integer.MIN_VALUE),
+    NM("nm", "nm", -3),
+    UM("um", "µm", 0),
+    MM("mm", "mm", 3),
+    CM("cm", "cm", 4);
 
     private final String id;
     private final String symbol;
-    private final double micrometres;
 
-    LengthUnit(String id, String symbol, double micrometres) {
+    /** Which power of ten it is, in micrometres. */
+    private final int ten;
+
+    LengthUnit(String id, String symbol, int ten) {
         this.id = id;
         this.symbol = symbol;
-        this.micrometres = micrometres;
+        this.ten = ten;
     }
 
     /** As written in files and column names: {@code um}. */
@@ -34,12 +37,12 @@ public enum LengthUnit {
         return this != PX;
     }
 
-    /** Length of one of this unit in micrometres; not for pixels. */
-    public double micrometres() {
-        if (!isReal()) {
-            throw new IllegalArgumentException("a pixel has no length in micrometres without a scale");
+    /** So many of this unit in another one, to the last decimal; neither may be pixels. */
+    public BigDecimal to(LengthUnit other, BigDecimal amount) {
+        if (!isReal() || !other.isReal()) {
+            throw new IllegalArgumentException("a pixel has no length without a scale");
         }
-        return micrometres;
+        return amount.scaleByPowerOfTen(ten - other.ten);
     }
 
     /** The unit by its id or symbol; both micro signs of Unicode are understood. */

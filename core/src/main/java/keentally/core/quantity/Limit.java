@@ -29,13 +29,27 @@ public sealed interface Limit {
         }
     }
 
-    /** In pixels or square pixels, or the bare number. */
-    default double px(Optional<Scale> scale) {
+    /**
+     * In the unit that numbers are told in, or its square; a bare number as it is.
+     *
+     * @throws MissingScaleException where that needs a scale and there is none
+     */
+    default double in(PixelSize told, Optional<Scale> scale) {
         return switch (this) {
-            case OfLength l -> l.length().px(scale);
-            case OfArea a -> a.area().px2(scale);
+            case OfLength l -> l.length().in(told, scale);
+            case OfArea a -> a.area().in(told, scale);
             case Plain p -> p.amount();
         };
+    }
+
+    /** How numbers are to be told so that this limit is held against them as it stands; pixels for bare numbers. */
+    default PixelSize told(Optional<Scale> scale) {
+        LengthUnit unit = switch (this) {
+            case OfLength l -> l.length().unit();
+            case OfArea a -> a.area().unit();
+            case Plain p -> LengthUnit.PX;
+        };
+        return unit.isReal() ? PixelSize.of(unit, Optional.of(Scale.needed(scale, toString()))) : PixelSize.PIXELS;
     }
 
     /**

@@ -10,9 +10,16 @@ import java.util.Optional;
  * @param amount above 0
  */
 public record Mass(double amount, Unit unit) {
+    private static final double LEAST = 1e-12;
+    private static final double MOST = 1e12;
+
     public Mass {
         if (!(amount > 0) || !Double.isFinite(amount)) {
             throw new IllegalArgumentException("a mass must be above 0, was " + Amounts.text(amount));
+        }
+        if (amount < LEAST || amount > MOST) {
+            throw new IllegalArgumentException(
+                    "a mass must be between 1e-12 and 1e12 of its unit, was " + Amounts.text(amount) + " " + unit.id);
         }
     }
 

@@ -1,20 +1,30 @@
 package keentally.core.quantity;
 
+import java.math.BigDecimal;
 import java.util.Optional;
 
 /**
  * How long one pixel is, in the unit a person chose; pixels are square.
  *
- * @param amount above 0
+ * @param amount from a millionth of a nanometre to a kilometre
  * @param unit a real unit
  */
 public record Scale(double amount, LengthUnit unit) {
+    private static final double LEAST_UM = 1e-9;
+    private static final double MOST_UM = 1e9;
+
     public Scale {
         if (!unit.isReal()) {
             throw new IllegalArgumentException("a scale needs a real unit: nm, um, mm or cm");
         }
         if (!(amount > 0) || !Double.isFinite(amount)) {
             throw new IllegalArgumentException("a pixel must be longer than 0, was " + amount + " " + unit.id());
+        }
+        double um = unit.to(LengthUnit.UM, BigDecimal.valueOf(amount)).doubleValue();
+        if (!(um >= LEAST_UM && um <= MOST_UM)) {
+            throw new IllegalArgumentException(
+                    "a pixel must be between a millionth of a nanometre and a kilometre long," + " was "
+                            + Amounts.text(amount) + " " + unit.id());
         }
     }
 
@@ -40,12 +50,12 @@ public record Scale(double amount, LengthUnit unit) {
     }
 
     public double umPerPx() {
-        return amount * unit.micrometres();
+        return perPixel(LengthUnit.UM);
     }
 
     /** Length of one pixel in {@code unit}; 1 for pixels. */
     public double perPixel(LengthUnit in) {
-        return in == unit ? amount : in.isReal() ? umPerPx() / in.micrometres() : 1;
+        return PixelSize.of(in, Optional.of(this)).length(1);
     }
 
     static Scale needed(Optional<Scale> scale, String what) {

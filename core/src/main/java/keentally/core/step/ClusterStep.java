@@ -62,6 +62,6 @@ public record ClusterStep(int k, ColourSpace space, double positionWeight, int s
         }
         PhaseMap map = new PhaseMap(picture.assign(parted.centres(), phaseOf, site.work()), PhaseNames.of(names, k));
         double explained = 100 * (1 - parted.within() / points.spread());
-        return new Outcome(before.give(map), Findings.NONE.with("phases", k).with("explained-percent", explained));
+        return new Outcome(before.give(map), Findings.NONE.count("phases", k).percent(Findings.EXPLAINED, explained));
     }
 }

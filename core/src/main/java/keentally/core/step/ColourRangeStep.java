@@ -61,6 +61,6 @@ record ColourRangeStep(ColourSpace space, List<RangeSetting.Range> ranges) imple
                 site.work());
         Mask mask = Mask.from(chosen, rows.width(), rows.height());
         double percent = 100.0 * mask.count() / before.field().pixels();
-        return new Outcome(before.give(mask), Findings.NONE.with("chosen-percent", percent));
+        return new Outcome(before.give(mask), Findings.NONE.percent(Findings.CHOSEN, percent));
     }
 }

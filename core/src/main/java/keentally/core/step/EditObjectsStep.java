@@ -3,6 +3,7 @@ package keentally.core.step;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 import keentally.core.correct.Correcting;
 import keentally.core.hand.Corrections;
 import keentally.core.hand.HandWork;
@@ -38,14 +39,14 @@ record EditObjectsStep() implements Step {
                     "holds corrections by hand, and nobody has gone through the objects of this sample yet");
         }
         Correcting.Corrected corrected = Correcting.of(objects, corrections.list(), before.field(), site.station());
-        long unfit = corrected.fits().stream().filter(f -> !f).count();
+        List<Integer> unfit = IntStream.range(0, corrections.list().size())
+                .filter(i -> !corrected.fits().get(i))
+                .boxed()
+                .toList();
         Findings findings = GateStep.kept(objects, corrected.objects())
-                .with("corrections", corrections.list().size() - unfit)
-                .with("by-hand", corrected.touchedKept())
-                .with("taken-away", corrected.touchedDropped());
-        for (int i = 0; i < corrections.list().size(); i++) {
-            findings = corrected.fits().get(i) ? findings : findings.with("unfit-" + (i + 1), 1);
-        }
-        return new Outcome(before.give(corrected.objects()), unfit > 0 ? findings.with("unfit", unfit) : findings);
+                .count(Findings.CORRECTIONS, corrections.list().size() - unfit.size())
+                .count(Findings.BY_HAND, corrected.touchedKept())
+                .count(Findings.TAKEN_AWAY, corrected.touchedDropped());
+        return new Outcome(before.give(corrected.objects()), findings.unfit(unfit));
     }
 }

@@ -22,11 +22,11 @@ record FillHolesStep(Optional<Area> upTo) implements Step {
 
     @Override
     public Outcome apply(State before, Site site) {
-        double most = upTo.map(a -> a.px2(before.scale())).orElse(Double.POSITIVE_INFINITY);
+        long most = upTo.map(a -> a.mostPixels(before.scale())).orElse(Long.MAX_VALUE);
         FillHoles.Filled filled = FillHoles.of(before.needMask(), before.field(), most, site.work());
         long added = filled.mask().count() - before.needMask().count();
-        Findings findings = Findings.NONE.with("holes", filled.holes()).with("added-px2", added);
-        Findings left = filled.larger() > 0 ? findings.with("larger", filled.larger()) : findings;
-        return new Outcome(before.give(filled.mask()), filled.open() > 0 ? left.with("open", filled.open()) : left);
+        Findings findings = Findings.NONE.count("holes", filled.holes()).area(Findings.ADDED, added);
+        Findings left = filled.larger() > 0 ? findings.count("larger", filled.larger()) : findings;
+        return new Outcome(before.give(filled.mask()), filled.open() > 0 ? left.count("open", filled.open()) : left);
     }
 }

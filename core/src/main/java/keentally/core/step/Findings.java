@@ -1,37 +1,95 @@
 package keentally.core.step;
 
-import java.util.Collections;
-import java.util.LinkedHashMap;
-import java.util.Map;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
-/** The numbers a step has to tell about what it did, by name, in the order found. The headline is made from them. */
+/** What a step has to tell about what it did, in the order found. The headline is made from it. */
 public final class Findings {
-    public static final Findings NONE = new Findings(Map.of());
+    public static final Findings NONE = new Findings(List.of());
 
-    private final Map<String, Double> numbers;
+    /** Names that are read elsewhere than in headlines. */
+    public static final String CUT = "cut";
 
-    private Findings(Map<String, Double> numbers) {
-        this.numbers = numbers;
+    public static final String CHOSEN = "chosen-percent";
+    public static final String EXPLAINED = "explained-percent";
+    public static final String OBJECTS = "objects";
+    public static final String KEPT = "kept";
+    public static final String ADDED = "added-px2";
+    public static final String REMOVED = "removed-px2";
+    public static final String CORRECTIONS = "corrections";
+    public static final String BY_HAND = "by-hand";
+    public static final String TAKEN_AWAY = "taken-away";
+
+    private final List<Finding> found;
+
+    private Findings(List<Finding> found) {
+        this.found = found;
     }
 
-    public Findings with(String name, double value) {
-        Map<String, Double> more = new LinkedHashMap<>(numbers);
-        more.put(name, value);
-        return new Findings(more);
+    public Findings with(Finding finding) {
+        List<Finding> more = new ArrayList<>(found);
+        more.add(finding);
+        return new Findings(List.copyOf(more));
     }
 
+    public Findings count(String name, long counted) {
+        return with(new Finding.Count(name, counted));
+    }
+
+    public Findings percent(String name, double percent) {
+        return with(new Finding.Percent(name, percent));
+    }
+
+    public Findings area(String name, double px2) {
+        return with(new Finding.Area(name, px2));
+    }
+
+    public Findings distance(String name, double px) {
+        return with(new Finding.Distance(name, px));
+    }
+
+    public Findings cut(String name, double at) {
+        return with(new Finding.Cut(name, at));
+    }
+
+    /** What was done by hand and does not fit any more, where there is any. */
+    public Findings unfit(List<Integer> done) {
+        return done.isEmpty() ? this : with(new Finding.Unfit(done));
+    }
+
+    /** The first that goes by a name, as a number. */
     public OptionalDouble find(String name) {
-        Double value = numbers.get(name);
-        return value == null ? OptionalDouble.empty() : OptionalDouble.of(value);
+        return found.stream()
+                .filter(f -> f.name().equals(name))
+                .mapToDouble(Finding::value)
+                .findFirst();
     }
 
-    public Map<String, Double> all() {
-        return Collections.unmodifiableMap(numbers);
+    /** Where the step cut, from low to high; none where it does not cut. */
+    public List<Double> cuts() {
+        return found.stream()
+                .filter(Finding.Cut.class::isInstance)
+                .map(Finding::value)
+                .toList();
+    }
+
+    /** Which of the things done by hand change nothing any more, from 0. */
+    public Set<Integer> unfit() {
+        return found.stream()
+                .flatMap(f -> f instanceof Finding.Unfit u ? u.done().stream() : Stream.empty())
+                .collect(Collectors.toUnmodifiableSet());
+    }
+
+    public List<Finding> all() {
+        return found;
     }
 
     @Override
     public String toString() {
-        return numbers.toString();
+        return found.toString();
     }
 }

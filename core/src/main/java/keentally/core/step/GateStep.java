@@ -35,8 +35,8 @@ record GateStep(MeasureRange range) implements Step {
 
     static Findings kept(Objects before, Objects after) {
         return Findings.NONE
-                .with("kept", after.count())
-                .with("of", before.count())
-                .with("dropped", before.count() - after.count());
+                .count(Findings.KEPT, after.count())
+                .count("of", before.count())
+                .count("dropped", before.count() - after.count());
     }
 }

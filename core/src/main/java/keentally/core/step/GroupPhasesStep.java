@@ -54,6 +54,6 @@ record GroupPhasesStep(List<Item.Group> groups) implements Step {
         }
         return new Outcome(
                 before.give(map.changed(to, PhaseNames.of(names, names.size()), site.work())),
-                Findings.NONE.with("phases", names.size()));
+                Findings.NONE.count("phases", names.size()));
     }
 }

@@ -89,7 +89,7 @@ final class GrowRegionsStep implements Step {
         };
         Regions parted = values.get(LINES) ? whole.without(whole.lines(i -> true)) : whole;
         Objects objects = Objects.of(parted);
-        return new Outcome(before.give(objects), Findings.NONE.with("objects", objects.count()));
+        return new Outcome(before.give(objects), Findings.NONE.count(Findings.OBJECTS, objects.count()));
     }
 
     private Plane steepness(State before, Site site) throws StepFault {

@@ -14,6 +14,6 @@ record InvertMaskStep() implements Step {
         double percent = 100.0 * inverted.count() / before.field().pixels();
         return new Outcome(
                 before.give(inverted),
-                MaskChange.findings(before.needMask(), inverted).with("chosen-percent", percent));
+                MaskChange.findings(before.needMask(), inverted).percent(Findings.CHOSEN, percent));
     }
 }

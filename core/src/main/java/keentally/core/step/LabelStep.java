@@ -52,9 +52,9 @@ public record LabelStep(Neighbours neighbours, Length joinWithin, Number number)
             case ANGLE -> Objects.of(regions, byAngle(regions));
             case SIZE -> Objects.of(regions, sorted(regions, Comparator.comparingLong(i -> -regions.pixels(i))));
         };
-        Findings findings = Findings.NONE.with("objects", objects.count());
+        Findings findings = Findings.NONE.count(Findings.OBJECTS, objects.count());
         return new Outcome(
-                before.give(objects), regions == pieces ? findings : findings.with("pieces", pieces.count()));
+                before.give(objects), regions == pieces ? findings : findings.count("pieces", pieces.count()));
     }
 
     private static int[] sorted(Regions regions, Comparator<Integer> by) {

@@ -61,13 +61,13 @@ record LevelsStep(By by, int count, List<Double> cuts, List<String> names) imple
         double[] at = cuts(h);
         PhaseMap map =
                 new PhaseMap(LevelMap.of(plane, before.field(), at, site.work()), PhaseNames.of(names, at.length + 1));
-        Findings findings = Findings.NONE.with("phases", at.length + 1.0);
+        Findings findings = Findings.NONE.count("phases", at.length + 1);
         for (int i = 0; i < at.length; i++) {
-            findings = findings.with("cut-" + (i + 1), at[i]);
+            findings = findings.cut(Findings.CUT, at[i]);
         }
         double explained = MultiLevel.explainedPercent(h, at);
         return new Outcome(
-                before.give(map), Double.isNaN(explained) ? findings : findings.with("explained-percent", explained));
+                before.give(map), Double.isNaN(explained) ? findings : findings.percent(Findings.EXPLAINED, explained));
     }
 
     private double[] cuts(Histogram h) throws StepFault {

@@ -49,6 +49,6 @@ record LocalThresholdStep(LocalThreshold.Rule rule, Length radius, Optional<Doub
                 keep == Keep.DARK,
                 site.work());
         double percent = 100.0 * mask.count() / before.field().pixels();
-        return new Outcome(before.give(mask), Findings.NONE.with("chosen-percent", percent));
+        return new Outcome(before.give(mask), Findings.NONE.percent(Findings.CHOSEN, percent));
     }
 }

@@ -12,7 +12,7 @@ final class MaskChange {
 
     static Findings findings(Mask before, Mask after) {
         return Findings.NONE
-                .with("added-px2", after.minus(before).count())
-                .with("removed-px2", before.minus(after).count());
+                .area(Findings.ADDED, after.minus(before).count())
+                .area(Findings.REMOVED, before.minus(after).count());
     }
 }

@@ -53,7 +53,7 @@ record MergeSimilarStep(double difference) implements Step {
                 site.work().cancel());
         return new Outcome(
                 before.give(merged),
-                Findings.NONE.with("objects", merged.count()).with("of", objects.count()));
+                Findings.NONE.count(Findings.OBJECTS, merged.count()).count("of", objects.count()));
     }
 
     private static double apart(double[] a, double[] b) {

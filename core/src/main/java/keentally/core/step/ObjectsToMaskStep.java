@@ -29,6 +29,6 @@ record ObjectsToMaskStep(Give give) implements Step {
         Objects objects = before.needObjects();
         Mask mask = give == Give.KEPT ? objects.mask() : objects.lines();
         double percent = 100.0 * mask.count() / before.field().pixels();
-        return new Outcome(before.give(mask), Findings.NONE.with("chosen-percent", percent));
+        return new Outcome(before.give(mask), Findings.NONE.percent(Findings.CHOSEN, percent));
     }
 }

@@ -3,6 +3,7 @@ package keentally.core.step;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 import keentally.core.correct.PaintedMask;
 import keentally.core.hand.HandWork;
 import keentally.core.hand.Painting;
@@ -30,14 +31,13 @@ record PaintStep() implements Step {
         }
         PaintedMask painted = PaintedMask.of(before.needMask(), painting.dabs(), before.field(), site.work());
         Findings findings = MaskChange.findings(before.needMask(), painted.mask());
-        int unfit = 0;
-        for (int i = 0; i < painting.dabs().size(); i++) {
-            if (!painted.fits().get(i)) {
-                unfit++;
-                findings = findings.with("unfit-" + (i + 1), 1);
-            }
-        }
-        findings = findings.with("corrections", painting.dabs().size() - unfit);
-        return new Outcome(before.give(painted.mask()), unfit > 0 ? findings.with("unfit", unfit) : findings);
+        List<Integer> unfit = IntStream.range(0, painting.dabs().size())
+                .filter(i -> !painted.fits().get(i))
+                .boxed()
+                .toList();
+        return new Outcome(
+                before.give(painted.mask()),
+                findings.count(Findings.CORRECTIONS, painting.dabs().size() - unfit.size())
+                        .unfit(unfit));
     }
 }

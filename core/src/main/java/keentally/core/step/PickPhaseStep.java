@@ -25,6 +25,6 @@ record PickPhaseStep(List<String> phases) implements Step {
         }
         Mask mask = map.mask(picked, site.work());
         double percent = 100.0 * mask.count() / before.field().pixels();
-        return new Outcome(before.give(mask), Findings.NONE.with("chosen-percent", percent));
+        return new Outcome(before.give(mask), Findings.NONE.percent(Findings.CHOSEN, percent));
     }
 }

@@ -25,11 +25,11 @@ record RemoveSpecksStep(Optional<Area> below, Neighbours neighbours) implements 
 
     @Override
     public Outcome apply(State before, Site site) {
-        double least = below.orElseThrow().px2(before.scale());
+        long least = below.orElseThrow().leastPixels(before.scale());
         RemoveSpecks.Cleaned cleaned = RemoveSpecks.of(before.needMask(), least, neighbours, site.work());
         long removed = before.needMask().count() - cleaned.mask().count();
         return new Outcome(
                 before.give(cleaned.mask()),
-                Findings.NONE.with("specks", cleaned.specks()).with("removed-px2", removed));
+                Findings.NONE.count("specks", cleaned.specks()).area(Findings.REMOVED, removed));
     }
 }

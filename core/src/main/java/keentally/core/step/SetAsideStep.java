@@ -15,6 +15,6 @@ record SetAsideStep(String name) implements Step {
     public Outcome apply(State before, Site site) {
         return new Outcome(
                 before.give(before.needMask()).aside(name, before.needMask()),
-                Findings.NONE.with("chosen-px2", before.needMask().count()));
+                Findings.NONE.area("chosen-px2", before.needMask().count()));
     }
 }

@@ -29,7 +29,7 @@ record SharpenStep(Length sigma, double amount) implements Step {
         double px = sigma.px(before.scale());
         return new Outcome(
                 before.give(EachChannel.of(before.current(), p -> sharpened(p, px, site))),
-                Findings.NONE.with("sigma-px", px));
+                Findings.NONE.distance("sigma-px", px));
     }
 
     private Plane sharpened(Plane plane, double px, Site site) {

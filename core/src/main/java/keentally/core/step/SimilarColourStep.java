@@ -46,7 +46,8 @@ public record SimilarColourStep(List<Item.Match> colours, double distance, Colou
         Mask mask = connected ? hanging(everywhere, site) : everywhere;
         double percent = 100.0 * mask.count() / before.field().pixels();
         return new Outcome(
-                before.give(mask), Findings.NONE.with("chosen-percent", percent).with("colours", colours.size()));
+                before.give(mask),
+                Findings.NONE.percent(Findings.CHOSEN, percent).count("colours", colours.size()));
     }
 
     @Override

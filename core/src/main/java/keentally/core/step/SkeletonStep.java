@@ -15,6 +15,6 @@ record SkeletonStep() implements Step {
         Mask lines = Skeleton.of(before.needMask(), site.work());
         return new Outcome(
                 before.give(lines),
-                MaskChange.findings(before.needMask(), lines).with("length-px", lines.count()));
+                MaskChange.findings(before.needMask(), lines).distance("length-px", lines.count()));
     }
 }

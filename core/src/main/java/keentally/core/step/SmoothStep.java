@@ -54,7 +54,7 @@ record SmoothStep(By by, Length sigma, Length radius, Length sigmaSpace, double 
             case MEDIAN -> EachChannel.of(in, p -> MedianFilter.of(p, median(px), site.work()));
             case BILATERAL -> bilateral(in, px, site);
         };
-        return new Outcome(before.give(out), Findings.NONE.with("sigma-px", px));
+        return new Outcome(before.give(out), Findings.NONE.distance("sigma-px", px));
     }
 
     /** Radii count whole pixels; one larger than the picture is as good as the picture. */

@@ -54,9 +54,9 @@ record SortRegionsStep(List<SortingRule> rules) implements Step {
         return new Outcome(
                 before.give(map),
                 Findings.NONE
-                        .with("phases", names.size())
-                        .with("sorted", sorted)
-                        .with("of", objects.count()));
+                        .count("phases", names.size())
+                        .count("sorted", sorted)
+                        .count("of", objects.count()));
     }
 
     private List<String> names() {

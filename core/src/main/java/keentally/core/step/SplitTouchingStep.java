@@ -6,6 +6,7 @@ import keentally.core.filter.Gradient;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Plane;
 import keentally.core.quantity.Limit;
+import keentally.core.quantity.PixelSize;
 import keentally.core.region.Objects;
 import keentally.core.region.Regions;
 import keentally.core.setting.ChoiceSetting;
@@ -66,7 +67,7 @@ record SplitTouchingStep(By by, Things things, Limit depth, boolean lines) imple
     @Override
     public Outcome apply(State before, Site site) throws StepFault {
         Mask mask = before.needMask();
-        double depthThere = depth.px(before.scale());
+        double depthThere = depth.in(PixelSize.PIXELS, before.scale());
         Regions whole = switch (by) {
             case OUTLINE -> SplitTouching.byOutline(mask, before.field(), depthThere, site.work());
             case LIGHT -> SplitTouching.byLight(mask, before.plane(), things == Things.BRIGHT, depthThere, site.work());
@@ -74,7 +75,7 @@ record SplitTouchingStep(By by, Things things, Limit depth, boolean lines) imple
         };
         Regions parted = lines ? whole.without(whole.lines(i -> true)) : whole;
         Objects objects = Objects.of(parted);
-        return new Outcome(before.give(objects), Findings.NONE.with("objects", objects.count()));
+        return new Outcome(before.give(objects), Findings.NONE.count(Findings.OBJECTS, objects.count()));
     }
 
     private static Plane steepness(State before, Site site) throws StepFault {

@@ -16,12 +16,15 @@ import keentally.core.threshold.rule.Generalised;
 import keentally.core.threshold.rule.Rule;
 import keentally.core.threshold.rule.Share;
 
-/** Chooses the pixels on one side of a cut, or between two. */
+/** Chooses the pixels on one side of a cut, or between two, or outside of two. */
 final class ThresholdStep implements Step {
     enum Keep {
         BRIGHT,
         DARK,
-        BETWEEN
+        /** Above the low end and up to the high one; either may be left out. */
+        BETWEEN,
+        /** What is not between. */
+        OUTSIDE
     }
 
     private static final ChoiceSetting<Rule> RULE = ChoiceSetting.of("rule", Rule.OTSU);
@@ -29,9 +32,9 @@ final class ThresholdStep implements Step {
     private static final NumberSetting CUT =
             NumberSetting.needed("cut", Condition.is(RULE, Rule.MANUAL), Condition.is(KEEP, Keep.BRIGHT, Keep.DARK));
     private static final NumberSetting LOW =
-            NumberSetting.free("low", Condition.is(RULE, Rule.MANUAL), Condition.is(KEEP, Keep.BETWEEN));
+            NumberSetting.free("low", Condition.is(RULE, Rule.MANUAL), Condition.is(KEEP, Keep.BETWEEN, Keep.OUTSIDE));
     private static final NumberSetting HIGH =
-            NumberSetting.free("high", Condition.is(RULE, Rule.MANUAL), Condition.is(KEEP, Keep.BETWEEN));
+            NumberSetting.free("high", Condition.is(RULE, Rule.MANUAL), Condition.is(KEEP, Keep.BETWEEN, Keep.OUTSIDE));
     private static final NumberSetting SHARE = NumberSetting.of("share", 50, 0, 100, Condition.is(RULE, Rule.SHARE));
     private static final Condition GENERALISED = Condition.is(RULE, Rule.GENERALISED);
     private static final NumberSetting NU = NumberSetting.of("nu", Generalised.USUAL.nu(), 0, 1e9, GENERALISED);
@@ -57,15 +60,15 @@ final class ThresholdStep implements Step {
         this.rule = values.get(RULE);
         this.keep = values.get(KEEP);
         this.values = values;
-        if (keep == Keep.BETWEEN) {
+        if (hasTwoEnds(keep)) {
             Optional<Double> low = values.find(LOW);
             Optional<Double> high = values.find(HIGH);
+            String what = "keeping what lies " + ChoiceSetting.word(keep);
             if (rule != Rule.MANUAL) {
-                throw new IllegalArgumentException(
-                        "keeping what lies between needs the rule manual with 'low' or 'high'");
+                throw new IllegalArgumentException(what + " needs the rule manual with 'low' or 'high'");
             }
             if (low.isEmpty() && high.isEmpty()) {
-                throw new IllegalArgumentException("keeping what lies between needs 'low' or 'high', or both");
+                throw new IllegalArgumentException(what + " needs 'low' or 'high', or both");
             }
             if (low.isPresent() && high.isPresent() && low.get() > high.get()) {
                 throw new IllegalArgumentException("'low' must not be above 'high'");
@@ -76,15 +79,38 @@ final class ThresholdStep implements Step {
     @Override
     public Outcome apply(State before, Site site) throws StepFault {
         before.plane();
-        if (keep == Keep.BETWEEN) {
-            Optional<Double> low = values.find(LOW);
-            Optional<Double> high = values.find(HIGH);
-            Cut between = new Cut(low.orElse(Double.NEGATIVE_INFINITY), high.orElse(Double.POSITIVE_INFINITY));
-            Findings ends = low.map(l -> Findings.NONE.with("low", l)).orElse(Findings.NONE);
-            return outcome(before, between, high.map(h -> ends.with("high", h)).orElse(ends), site);
+        if (hasTwoEnds(keep)) {
+            return twoEnds(before, values.find(LOW), values.find(HIGH), site);
         }
         double at = rule == Rule.MANUAL ? values.get(CUT) : found(before, site);
-        return outcome(before, keep == Keep.DARK ? Cut.dark(at) : Cut.bright(at), Findings.NONE.with("cut", at), site);
+        Cut cut = keep == Keep.DARK ? Cut.dark(at) : Cut.bright(at);
+        return outcome(before, mask(cut, before, site), Findings.NONE.cut(Findings.CUT, at));
+    }
+
+    private static boolean hasTwoEnds(Keep keep) {
+        return keep == Keep.BETWEEN || keep == Keep.OUTSIDE;
+    }
+
+    private Outcome twoEnds(State before, Optional<Double> low, Optional<Double> high, Site site) throws StepFault {
+        boolean between = keep == Keep.BETWEEN;
+        Mask mask;
+        if (between) {
+            Cut cut = new Cut(low.orElse(Double.NEGATIVE_INFINITY), high.orElse(Double.POSITIVE_INFINITY));
+            mask = mask(cut, before, site);
+        } else {
+            Cut under = Cut.dark(low.orElse(Double.NEGATIVE_INFINITY));
+            Cut over = Cut.bright(high.orElse(Double.POSITIVE_INFINITY));
+            mask = mask(under, before, site).or(mask(over, before, site));
+        }
+        Findings ends = Findings.NONE;
+        if (low.isPresent()) {
+            ends = ends.cut(between ? "low" : "below", low.get());
+        }
+        return outcome(before, mask, high.isPresent() ? ends.cut(between ? "high" : "beyond", high.get()) : ends);
+    }
+
+    private static Mask mask(Cut cut, State before, Site site) throws StepFault {
+        return cut.mask(before.plane(), before.field(), site.work());
     }
 
     private double found(State before, Site site) throws StepFault {
@@ -123,9 +149,8 @@ final class ThresholdStep implements Step {
         };
     }
 
-    private Outcome outcome(State before, Cut chosen, Findings findings, Site site) throws StepFault {
-        Mask mask = chosen.mask(before.plane(), before.field(), site.work());
+    private static Outcome outcome(State before, Mask mask, Findings findings) {
         double percent = 100.0 * mask.count() / before.field().pixels();
-        return new Outcome(before.give(mask), findings.with("chosen-percent", percent));
+        return new Outcome(before.give(mask), findings.percent(Findings.CHOSEN, percent));
     }
 }

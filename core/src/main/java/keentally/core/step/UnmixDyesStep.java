@@ -55,6 +55,6 @@ public record UnmixDyesStep(Dyes dyes, List<List<Double>> vectors, List<Double> 
     public Outcome apply(State before, Site site) throws StepFault {
         return new Outcome(
                 before.give(unmix(before).apply(before.colours(), site.work())),
-                Findings.NONE.with("dyes", vectors.size()));
+                Findings.NONE.count("dyes", vectors.size()));
     }
 }

@@ -19,6 +19,6 @@ record WithinStep() implements Step {
         double percent = 100.0 * pixels / before.field().pixels();
         return new Outcome(
                 before.narrow(mask, site.work()),
-                Findings.NONE.with("within-px2", pixels).with("within-percent", percent));
+                Findings.NONE.area("within-px2", pixels).percent("within-percent", percent));
     }
 }

@@ -6,6 +6,7 @@ import java.math.RoundingMode;
 import java.text.DecimalFormat;
 import java.text.DecimalFormatSymbols;
 import java.util.Locale;
+import keentally.core.quantity.PixelSize;
 
 /** Numbers as people read them on screen: grouped, no more digits than the eye can use. Not-a-number is a dash. */
 public final class Figures {
@@ -39,6 +40,16 @@ public final class Figures {
     /** With a fixed number of decimals, as columns of a table need. */
     public static String fixed(double value, int decimals) {
         return Double.isNaN(value) ? NONE : format("#,##0" + (decimals == 0 ? "" : "." + "0".repeat(decimals)), value);
+    }
+
+    /** A length with its unit: 12.4 µm. */
+    public static String length(double px, PixelSize told) {
+        return number(told.length(px)) + " " + told.unit().symbol();
+    }
+
+    /** An area with its unit: 527 µm². */
+    public static String area(double px2, PixelSize told) {
+        return number(told.area(px2)) + " " + told.unit().symbol() + "²";
     }
 
     /** A share of a hundred: 27.3, 4.18, 0.052. */

@@ -1,6 +1,7 @@
 package keentally.core.work;
 
 import java.util.List;
+import java.util.function.IntConsumer;
 import java.util.function.IntFunction;
 
 /**
@@ -23,6 +24,14 @@ public record Work(Workers workers, Cancel cancel) {
     /** The results of {@code part} for 0 to count − 1, in that order. */
     public <T> List<T> map(int count, IntFunction<T> part) {
         return workers.map(count, cancel, part);
+    }
+
+    /** Does {@code part} for 0 to count − 1, begun in that order; returns when all are done. */
+    public void each(int count, IntConsumer part) {
+        workers.map(count, cancel, i -> {
+            part.accept(i);
+            return i;
+        });
     }
 
     /** One stretch of the job, [from, to). */

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.MissingScaleException;
+import keentally.core.quantity.PixelSize;
 import keentally.core.quantity.Scale;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -75,7 +76,10 @@ class FormulaTest {
                 "feret-max / feret-min <= 2.5 | true"
             })
     void questionsAreAnswered(String question, boolean expected) {
-        assertThat(Formula.question(question).holds(OBJECT::get, HALF)).isEqualTo(expected);
+        assertThat(Formula.question(question).holds(OBJECT::get, PixelSize.of(LengthUnit.UM, HALF), HALF))
+                .isEqualTo(expected);
+        assertThat(Formula.question(question).holds(OBJECT::get, PixelSize.PIXELS, HALF))
+                .isEqualTo(expected);
     }
 
     @ParameterizedTest
@@ -127,8 +131,8 @@ class FormulaTest {
                 .isEqualTo("deg");
         assertThat(new OwnColumn("slim", Formula.of("feret-max / feret-min")).unitId(LengthUnit.MM))
                 .isEmpty();
-        assertThat(new OwnColumn("volume", Formula.of("area * feret-min")).factor(0.5))
-                .isEqualTo(0.125);
+        assertThat(new OwnColumn("volume", Formula.of("area * feret-min")).told(8, PixelSize.of(LengthUnit.UM, HALF)))
+                .isEqualTo(1);
         assertThat(Formula.of("area / nearest-distance").measures())
                 .containsExactlyInAnyOrder(Measure.AREA, Measure.NEAREST_DISTANCE);
     }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 import keentally.core.Chance;
 import keentally.core.label.Labeller;
@@ -12,6 +13,9 @@ import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Neighbours;
 import keentally.core.picture.Plane;
+import keentally.core.quantity.LengthUnit;
+import keentally.core.quantity.PixelSize;
+import keentally.core.quantity.Scale;
 import keentally.core.region.Objects;
 import keentally.core.region.SlowRegions;
 import keentally.core.work.Cancel;
@@ -105,8 +109,9 @@ class MeasureTest {
     void lengthsAndAreasTurnIntoUnits() {
         Mask mask = Mask.of(6, 2, new long[] {0b1111, 0b1111});
         ObjectTable table = table(mask, new Chance(1).plane8(6, 2), Field.whole(6, 2), Work.alone());
-        assertThat(table.column(ALL.indexOf(Measure.AREA), 0.5)).containsExactly(2);
-        assertThat(table.column(ALL.indexOf(Measure.X), 0.5)).containsExactly(1);
+        PixelSize half = PixelSize.of(LengthUnit.UM, Optional.of(Scale.of("0.5 um/px")));
+        assertThat(table.column(ALL.indexOf(Measure.AREA), half)).containsExactly(2);
+        assertThat(table.column(ALL.indexOf(Measure.X), half)).containsExactly(1);
     }
 
     @Test

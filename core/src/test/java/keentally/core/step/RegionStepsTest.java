@@ -170,7 +170,7 @@ class RegionStepsTest {
         assertThat(painted.findings().find("removed-px2")).hasValue(2 * HEIGHT);
         assertThat(painted.findings().find("added-px2")).hasValue(0);
         assertThat(painted.findings().find("corrections")).hasValue(1);
-        assertThat(painted.findings().find("unfit-2")).hasValue(1);
+        assertThat(painted.findings().unfit()).containsExactly(1);
         assertThat(apply("label", painted.state()).needObjects().count()).isEqualTo(2);
         assertThat(painting.without(0).dabs()).containsExactly(painting.dabs().get(1));
     }

@@ -14,13 +14,16 @@ import keentally.core.hand.Corrections;
 import keentally.core.hand.HandWork;
 import keentally.core.hand.Painting;
 import keentally.core.measure.Measure;
+import keentally.core.measure.ObjectTable;
 import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
 import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane8;
+import keentally.core.quantity.Amounts;
 import keentally.core.quantity.LengthUnit;
+import keentally.core.quantity.PixelSize;
 import keentally.core.quantity.Scale;
 import keentally.core.region.Objects;
 import keentally.core.setting.ChoiceSetting;
@@ -121,7 +124,7 @@ class StepsTest {
         assertThat(dropped.findings().find("corrections")).hasValue(1);
         assertThat(dropped.findings().find("taken-away")).hasValue(1);
         assertThat(dropped.findings().find("unfit")).hasValue(1);
-        assertThat(dropped.findings().find("unfit-2")).hasValue(1);
+        assertThat(dropped.findings().unfit()).containsExactly(1);
     }
 
     private static Outcome corrected(Step step, State objects, Corrections corrections) throws StepFault {
@@ -181,7 +184,7 @@ class StepsTest {
         assertThat(outcome.findings().find("cut")).hasValue(10);
         assertThat(outcome.state().needMask().count()).isEqualTo(35 + 9);
         MethodStep step = new MethodStep("t", Steps.find("threshold").orElseThrow(), Values.NONE, false, false);
-        assertThat(Headline.of(step, outcome.findings())).isEqualTo("cut at 10 · 18.3 % bright");
+        assertThat(Headline.of(step, outcome.findings(), PixelSize.PIXELS)).isEqualTo("cut at 10 · 18.3 % bright");
     }
 
     @Test
@@ -197,8 +200,18 @@ class StepsTest {
                         .needMask()
                         .count())
                 .isEqualTo(1);
+        Outcome outside = apply("threshold", start, "rule", "manual", "keep", "outside", "low", 0, "high", 10);
+        assertThat(outside.state().needMask().count()).isEqualTo(239);
+        assertThat(outside.findings().cuts()).containsExactly(0.0, 10.0);
+        assertThat(apply("threshold", start, "rule", "manual", "keep", "outside", "high", 10)
+                        .state()
+                        .needMask()
+                        .count())
+                .isEqualTo(44);
         assertThatThrownBy(() -> apply("threshold", start, "keep", "between"))
                 .hasMessageContaining("needs the rule manual");
+        assertThatThrownBy(() -> apply("threshold", start, "rule", "manual", "keep", "outside"))
+                .hasMessage("keeping what lies outside needs 'low' or 'high', or both");
         assertThatThrownBy(() -> apply("threshold", start, "rule", "manual", "keep", "between", "low", 9, "high", 3))
                 .hasMessage("'low' must not be above 'high'");
     }
@@ -366,5 +379,28 @@ class StepsTest {
         assertThatThrownBy(() -> apply("split-touching", before, "by", "light", "depth", "1 px"))
                 .hasMessageContaining("a number in the picture's values");
         assertThatThrownBy(() -> apply("split-touching", before, "depth", 3)).hasMessageContaining("a length such as");
+    }
+
+    /** A limit that is copied from a table keeps the object that it was copied from, at any scale and in any unit. */
+    @Test
+    void aGateHoldsWhatItsLimitWasCopiedFrom() throws StepFault {
+        java.util.Random random = new java.util.Random(31);
+        for (int i = 0; i < 60; i++) {
+            Optional<Scale> scale = Optional.of(new Scale(random.nextDouble(0.01, 3), LengthUnit.UM));
+            LengthUnit unit = new LengthUnit[] {LengthUnit.NM, LengthUnit.UM, LengthUnit.MM}[i % 3];
+            State objects =
+                    apply("label", apply("threshold", start(scale)).state()).state();
+            for (Measure measure :
+                    List.of(Measure.AREA, Measure.ECD, Measure.PERIMETER, Measure.FERET_MAX, Measure.X, Measure.MEAN)) {
+                ObjectTable table = ObjectTable.of(
+                        objects.needObjects(), List.of(measure), objects.ground("grey", Work.alone()), Work.alone());
+                double told = table.column(0, PixelSize.of(unit, scale))[0];
+                Object limit = measure.lengths() == 0 ? told : Amounts.text(told) + " " + measure.unitId(unit);
+                Outcome gate = apply("gate", objects, "measure", measure.id(), "atLeast", limit, "atMost", limit);
+                assertThat(gate.state().needObjects().isKept(0))
+                        .as("%s of %s at %s", measure.id(), limit, scale.get())
+                        .isTrue();
+            }
+        }
     }
 }

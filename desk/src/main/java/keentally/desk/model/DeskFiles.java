@@ -23,6 +23,7 @@ import keentally.study.result.CutOuts;
 import keentally.study.result.MarkedPicture;
 import keentally.study.result.TakenAway;
 import keentally.study.result.TrialFiles;
+import keentally.study.run.SampleRun;
 
 /** What is written from the desk to files, and methods read from them; worked in the idle lane, said when it is done. */
 public final class DeskFiles {
@@ -42,14 +43,12 @@ public final class DeskFiles {
 
     /** Writes something of the results of the sample on the stage. */
     public void take(Path file, Take take) {
-        Optional<Shown> now = desk.shown().get();
-        if (now.flatMap(Shown::readings).isEmpty()) {
+        Optional<SampleRun> now = desk.shown().get();
+        if (now.flatMap(SampleRun::readings).isEmpty()) {
             desk.say(Texts.of("file.no-table"));
             return;
         }
-        String name = desk.sample().orElseThrow().name();
-        TakenAway of = new TakenAway(
-                name, now.get().run(), now.get().readings().get(), now.get().cautions());
+        TakenAway of = new TakenAway(now.get());
         write(file, () -> take.write(of, file));
     }
 
@@ -71,7 +70,7 @@ public final class DeskFiles {
 
     /** Writes every kept object as a picture of its own. */
     public void takeCutOuts(Path folder) {
-        Optional<Objects> objects = desk.shown().get().flatMap(Shown::objects);
+        Optional<Objects> objects = desk.shown().get().flatMap(SampleRun::objects);
         Optional<OpenSample> open = desk.open().get();
         if (objects.isEmpty() || open.isEmpty()) {
             desk.say(Texts.of("file.no-table"));

@@ -22,6 +22,7 @@ import keentally.core.colour.Rgb;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
 import keentally.core.quantity.LengthUnit;
+import keentally.core.quantity.PixelSize;
 import keentally.core.quantity.Scale;
 import keentally.core.run.Lanes;
 import keentally.core.run.Lanes.Lane;
@@ -43,6 +44,8 @@ import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
 import keentally.study.picture.ReferencePictures;
+import keentally.study.run.SampleOrder;
+import keentally.study.run.SampleRun;
 import keentally.study.store.PictureShelf;
 import keentally.study.store.StudyFile;
 import org.slf4j.LoggerFactory;
@@ -110,7 +113,7 @@ public final class DeskModel implements AutoCloseable {
     }
 
     /** The last whole run that came back. */
-    public ReadOnlyObjectProperty<Optional<Shown>> shown() {
+    public ReadOnlyObjectProperty<Optional<SampleRun>> shown() {
         return following.shown.getReadOnlyProperty();
     }
 
@@ -171,14 +174,14 @@ public final class DeskModel implements AutoCloseable {
         return sample().flatMap(SampleThing::scale);
     }
 
-    /** How many of {@link #unit} a pixel is long; 1 where nobody knows. */
-    public double perPixel() {
-        return scale().map(s -> s.perPixel(unit())).orElse(1.0);
+    /** How large a pixel is in the unit that numbers are shown in: the method's where it can be, else pixels. */
+    public PixelSize pixelSize() {
+        return PixelSize.of(method().unit(), scale());
     }
 
-    /** The unit that lengths are shown in: the method's where it can be, else pixels. */
+    /** The unit that lengths are shown in. */
     public LengthUnit unit() {
-        return scale().isEmpty() ? LengthUnit.PX : method().unit();
+        return pixelSize().unit();
     }
 
     /** The last run that is known to hold a station, a drag's first; empty where the station has not been reached. */
@@ -460,9 +463,12 @@ public final class DeskModel implements AutoCloseable {
             return Optional.empty();
         }
         SampleMaker.Asked now = SampleMaker.Asked.of(study.get(), sampleId.get(), methodId());
+        Background background = background();
+        boolean shared = isShared(methodId());
         return open.get()
                 .map(o -> new Following.OnStage(
-                        sampleId.get(), () -> maker.sample(o, now), background(), isShared(methodId())));
+                        sampleId.get(),
+                        () -> new SampleOrder(now.thing().name(), maker.sample(o, now), background, shared)));
     }
 
     private Background background() {

@@ -17,10 +17,10 @@ import keentally.core.run.Progress;
 import keentally.core.run.Run;
 import keentally.core.run.RunFault;
 import keentally.core.run.Runner;
-import keentally.core.run.Sample;
 import keentally.desk.look.Texts;
-import keentally.study.caution.Background;
 import keentally.study.caution.PictureCautions;
+import keentally.study.run.SampleOrder;
+import keentally.study.run.SampleRun;
 
 /** Runs follow what stands on the desk: the newest whole one, and what a drag shows while it lasts. For the interface thread. */
 final class Following {
@@ -34,7 +34,7 @@ final class Following {
     /** Tickets below this were asked for before the last action. */
     private long dropped;
 
-    final ReadOnlyObjectWrapper<Optional<Shown>> shown = new ReadOnlyObjectWrapper<>(Optional.empty());
+    final ReadOnlyObjectWrapper<Optional<SampleRun>> shown = new ReadOnlyObjectWrapper<>(Optional.empty());
     final ReadOnlyObjectWrapper<Optional<Run>> preview = new ReadOnlyObjectWrapper<>(Optional.empty());
     final ReadOnlyObjectWrapper<Map<String, Integer>> cautionCounts = new ReadOnlyObjectWrapper<>(Map.of());
 
@@ -53,10 +53,9 @@ final class Following {
     /**
      * What is to be run.
      *
-     * @param made makes the sample, away from the interface thread; throws IllegalArgumentException where its field holds no pixel
-     * @param several whether the method is used on more than one sample
+     * @param made makes the order, away from the interface thread; throws IllegalArgumentException where its field holds no pixel
      */
-    record OnStage(String sampleId, Supplier<Sample> made, Background background, boolean several) {}
+    record OnStage(String sampleId, Supplier<SampleOrder> made) {}
 
     /** Nothing is on the stage any more; what was asked for is wanted no more. */
     void drop() {
@@ -76,10 +75,10 @@ final class Following {
     void tryOut(Method tried, int upTo, OnStage stage) {
         long ticket = ++asked;
         lanes.submit(Lane.PREVIEW, cancel -> {
-            Optional<Sample> made = made(stage);
+            Optional<SampleOrder> made = made(stage);
             try {
                 if (made.isPresent()) {
-                    Run run = runner.run(tried, made.get(), upTo, cancel, Progress.SILENT);
+                    Run run = runner.run(tried, made.get().sample(), upTo, cancel, Progress.SILENT);
                     ui.execute(() -> preview.set(ticket >= dropped ? Optional.of(run) : preview.get()));
                 }
             } catch (RunFault e) {
@@ -91,7 +90,7 @@ final class Following {
 
     private void follow(Method method, OnStage stage, long ticket, boolean whole) {
         Lanes.Job job = cancel -> made(stage).ifPresent(s -> {
-            Shown result = Shown.of(runner, method, s, checks, stage.background(), stage.several(), cancel);
+            SampleRun result = SampleRun.of(s, method, runner, checks, cancel);
             ui.execute(() -> came(stage.sampleId(), result, ticket, whole));
         });
         if (whole) {
@@ -102,7 +101,7 @@ final class Following {
     }
 
     /** Empty, and said, where the field holds no pixel of the picture. */
-    private Optional<Sample> made(OnStage stage) {
+    private Optional<SampleOrder> made(OnStage stage) {
         try {
             return Optional.of(stage.made().get());
         } catch (IllegalArgumentException e) {
@@ -111,11 +110,11 @@ final class Following {
         }
     }
 
-    private void came(String sampleId, Shown result, long ticket, boolean whole) {
+    private void came(String sampleId, SampleRun result, long ticket, boolean whole) {
         if (ticket < dropped) {
             return;
         }
-        boolean sameObjects = shown.get().flatMap(Shown::objects).equals(result.objects());
+        boolean sameObjects = shown.get().flatMap(SampleRun::objects).equals(result.objects());
         if (!sameObjects) {
             selection.set(Set.of());
         }

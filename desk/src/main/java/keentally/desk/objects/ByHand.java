@@ -15,7 +15,7 @@ import keentally.core.step.StepDescription;
 import keentally.core.step.Steps;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
-import keentally.desk.model.Shown;
+import keentally.study.run.SampleRun;
 
 /** Corrections by hand from tables and line-ups: they go to the station for corrections at the method's end, which is added where it is not there. */
 final class ByHand {
@@ -39,7 +39,7 @@ final class ByHand {
 
     private void done(
             Collection<Integer> regions, Function<List<Point>, Correction> made, String said, boolean ofKept) {
-        Optional<Objects> objects = desk.shown().get().flatMap(Shown::objects);
+        Optional<Objects> objects = desk.shown().get().flatMap(SampleRun::objects);
         List<Point> on = objects.stream()
                 .flatMap(o -> regions.stream()
                         .filter(r -> o.isKept(r) == ofKept)

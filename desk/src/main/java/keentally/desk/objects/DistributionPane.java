@@ -18,6 +18,7 @@ import javafx.scene.layout.VBox;
 import keentally.core.measure.Measure;
 import keentally.core.measure.ObjectTable;
 import keentally.core.method.MethodStep;
+import keentally.core.quantity.PixelSize;
 import keentally.core.region.Objects;
 import keentally.core.region.Regions;
 import keentally.core.setting.ChoiceSetting;
@@ -31,8 +32,8 @@ import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Newest;
-import keentally.desk.model.Shown;
 import keentally.study.plot.SpreadPlot;
+import keentally.study.run.SampleRun;
 
 /**
  * How a measure is spread over the objects, with the gate on it to drag. Where the method has a gate on the measure, the bars are of all
@@ -150,8 +151,8 @@ final class DistributionPane extends VBox {
 
     /** Works out the bars of what is on the stage, where somebody looks. */
     private void refresh() {
-        Optional<Shown> shown = desk.shown().get();
-        if (!isVisible() || shown.flatMap(Shown::readings).isEmpty()) {
+        Optional<SampleRun> shown = desk.shown().get();
+        if (!isVisible() || shown.flatMap(SampleRun::readings).isEmpty()) {
             newest.drop();
             known = Population.NONE;
             draw();
@@ -161,10 +162,11 @@ final class DistributionPane extends VBox {
         MeasureGate.Range range = gate().range();
         Optional<State> before = gate().step().map(MethodStep::id).flatMap(desk::entering);
         State state = before.filter(s -> s.objects().isPresent())
-                .orElseGet(() -> shown.flatMap(Shown::readings).orElseThrow().state());
-        Optional<Regions> end = shown.flatMap(Shown::objects).map(Objects::regions);
+                .orElseGet(
+                        () -> shown.flatMap(SampleRun::readings).orElseThrow().state());
+        Optional<Regions> end = shown.flatMap(SampleRun::objects).map(Objects::regions);
         String signal = desk.method().signal();
-        double perPixel = desk.perPixel();
+        PixelSize size = desk.pixelSize();
         Weight by = weight.get();
         boolean log = steps.get() == Steps.LOG;
         newest.ask(work -> {
@@ -178,7 +180,7 @@ final class DistributionPane extends VBox {
                             .map(i -> end.map(e -> e.find(objects.regions(), objects.region(i)))
                                     .orElse(-1))
                             .toArray();
-                    made = Population.of(regions, table.column(0, perPixel), table.column(1), by, log, range::holds);
+                    made = Population.of(regions, table.column(0, size), table.column(1), by, log, range::holds);
                 }
             } catch (StepFault noSuchSignal) {
                 // the run itself says so
@@ -234,7 +236,7 @@ final class DistributionPane extends VBox {
     /** Selects the kept objects of the class that was clicked. */
     private void pick(double value) {
         Population of = known;
-        Optional<Objects> objects = desk.shown().get().flatMap(Shown::objects);
+        Optional<Objects> objects = desk.shown().get().flatMap(SampleRun::objects);
         if (of.all().classes() == 0 || objects.isEmpty()) {
             return;
         }

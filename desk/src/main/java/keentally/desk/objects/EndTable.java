@@ -5,30 +5,31 @@ import java.util.List;
 import java.util.Optional;
 import keentally.core.measure.Column;
 import keentally.core.measure.ObjectTable;
+import keentally.core.quantity.PixelSize;
 import keentally.core.region.Objects;
 import keentally.core.run.Readings;
 import keentally.core.step.State;
 import keentally.core.step.StepFault;
 import keentally.core.work.Work;
 import keentally.desk.model.DeskModel;
-import keentally.desk.model.Shown;
+import keentally.study.run.SampleRun;
 
 /**
  * The objects at the method's end with their numbers: those that the run measured are there, others are measured when asked for.
  *
- * @param perPixel how many of the unit shown a pixel is long
+ * @param size what numbers are shown in
  */
-record EndTable(ObjectTable table, State state, String signal, double perPixel) {
+record EndTable(ObjectTable table, State state, String signal, PixelSize size) {
 
     /** Of what is on the stage; nothing where the method ends in no objects. */
     static Optional<EndTable> of(DeskModel desk) {
-        Optional<Readings> readings = desk.shown().get().flatMap(Shown::readings);
+        Optional<Readings> readings = desk.shown().get().flatMap(SampleRun::readings);
         return readings.flatMap(r -> r.objects()
                 .map(t -> new EndTable(
                         t,
                         r.state(),
                         desk.shown().get().orElseThrow().run().method().signal(),
-                        desk.perPixel())));
+                        desk.pixelSize())));
     }
 
     Objects objects() {
@@ -55,11 +56,7 @@ record EndTable(ObjectTable table, State state, String signal, double perPixel) 
     }
 
     private double[] scaled(double[] px, Column column) {
-        double factor = column.factor(perPixel);
-        for (int i = 0; i < px.length; i++) {
-            px[i] *= factor;
-        }
-        return px;
+        return Arrays.stream(px).map(v -> column.told(v, size)).toArray();
     }
 
     private double[] measured(Objects of, Column column, Work work) {

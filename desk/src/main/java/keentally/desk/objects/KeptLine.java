@@ -11,16 +11,16 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
-import keentally.core.quantity.LengthUnit;
 import keentally.core.region.Objects;
 import keentally.core.run.PhaseReading;
 import keentally.core.run.Readings;
+import keentally.core.step.Findings;
 import keentally.core.words.Figures;
 import keentally.core.words.Words;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
-import keentally.desk.model.Shown;
+import keentally.study.run.SampleRun;
 
 /** How many objects were kept of how many, what dropped the others, what hands touched, and what the kept ones cover of which whole. */
 final class KeptLine extends VBox {
@@ -62,7 +62,7 @@ final class KeptLine extends VBox {
     }
 
     private Optional<Readings> readings() {
-        return desk.shown().get().flatMap(Shown::readings);
+        return desk.shown().get().flatMap(SampleRun::readings);
     }
 
     void refresh() {
@@ -76,8 +76,8 @@ final class KeptLine extends VBox {
     /** A reader must see how many of them were touched by hand. */
     private String counted(Objects objects) {
         double byHand = desk.shown().get().orElseThrow().run().stations().stream()
-                .mapToDouble(s -> s.findings().find("by-hand").orElse(0)
-                        + s.findings().find("taken-away").orElse(0))
+                .mapToDouble(s -> s.findings().find(Findings.BY_HAND).orElse(0)
+                        + s.findings().find(Findings.TAKEN_AWAY).orElse(0))
                 .sum();
         int all = objects.regions().count();
         String kept = all == objects.count()
@@ -135,11 +135,9 @@ final class KeptLine extends VBox {
                 .mapToLong(PhaseReading::pixels)
                 .findFirst()
                 .orElse(readings.state().field().pixels());
-        LengthUnit unit = desk.unit();
-        double area = kept * Math.pow(desk.perPixel(), 2);
         return Texts.of(
                 whole.isVisible() ? "kept.covers" : "kept.covers.field",
-                Figures.number(area) + " " + unit.symbol() + "²",
+                Figures.area(kept, desk.pixelSize()),
                 Figures.percent(of == 0 ? 0 : 100.0 * kept / of));
     }
 }

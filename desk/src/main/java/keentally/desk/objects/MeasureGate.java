@@ -74,8 +74,7 @@ final class MeasureGate {
             return OptionalDouble.empty();
         }
         try {
-            return OptionalDouble.of(
-                    limit.get().px(desk.scale()) * measure.dimension().factor(desk.perPixel()));
+            return OptionalDouble.of(limit.get().in(desk.pixelSize(), desk.scale()));
         } catch (IllegalArgumentException noScale) {
             return OptionalDouble.empty();
         }

@@ -33,6 +33,7 @@ import keentally.core.measure.Measure;
 import keentally.core.measure.ObjectTable;
 import keentally.core.measure.OwnColumn;
 import keentally.core.quantity.Amounts;
+import keentally.core.quantity.PixelSize;
 import keentally.core.words.Figures;
 import keentally.core.words.Words;
 import keentally.core.work.Work;
@@ -116,8 +117,8 @@ final class ObjectsTable extends StackPane {
         boolean otherHelp = !helps.equals(helps());
         helps = helps();
         shown = now;
-        double perPixel = desk.perPixel();
-        values = now.map(t -> columns(t, perPixel)).orElse(new double[0][]);
+        PixelSize size = desk.pixelSize();
+        values = now.map(t -> columns(t, size)).orElse(new double[0][]);
         if (otherHelp || !headers.equals(headers(now))) {
             headers = headers(now);
             build(now);
@@ -126,10 +127,10 @@ final class ObjectsTable extends StackPane {
         follow();
     }
 
-    private static double[][] columns(ObjectTable table, double perPixel) {
+    private static double[][] columns(ObjectTable table, PixelSize size) {
         double[][] all = new double[table.columns().size()][];
         for (int m = 0; m < all.length; m++) {
-            all[m] = table.column(m, perPixel);
+            all[m] = table.column(m, size);
         }
         return all;
     }
@@ -298,11 +299,11 @@ final class ObjectsTable extends StackPane {
     private IntPredicate answered(Formula question, EndTable of, Work work) {
         List<Measure> measures = List.copyOf(question.measures());
         double[][] known = measures.stream().map(m -> of.px(m, work)).toArray(double[][]::new);
-        var scale = of.state().scale();
         boolean[] yes = new boolean[of.table().rows()];
         for (int i = 0; i < yes.length; i++) {
             int row = i;
-            yes[i] = question.holds(m -> known[measures.indexOf(m)][row], scale);
+            yes[i] = question.holds(
+                    m -> known[measures.indexOf(m)][row], of.size(), of.state().scale());
         }
         return i -> yes[i];
     }

@@ -23,7 +23,7 @@ import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Newest;
-import keentally.desk.model.Shown;
+import keentally.study.run.SampleRun;
 
 /**
  * Any two measures against each other. Where the method has gates on them, the points are of all objects that enter the first of these,
@@ -187,7 +187,7 @@ final class ScatterPane extends VBox {
         public void boxed(MeasureGate.Range x, MeasureGate.Range y) {
             box = Optional.of(new MeasureGate.Range[] {x, y});
             gateBox.setDisable(false);
-            Optional<Objects> objects = desk.shown().get().flatMap(Shown::objects);
+            Optional<Objects> objects = desk.shown().get().flatMap(SampleRun::objects);
             objects.ifPresent(o -> desk.selection().set(cloud.within(x, y, o::isKept)));
         }
     }

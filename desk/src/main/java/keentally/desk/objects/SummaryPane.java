@@ -1,6 +1,5 @@
 package keentally.desk.objects;
 
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -20,14 +19,15 @@ import keentally.core.measure.Column;
 import keentally.core.measure.Dimension;
 import keentally.core.measure.Measure;
 import keentally.core.measure.ObjectTable;
-import keentally.core.stats.Distribution;
+import keentally.core.quantity.PixelSize;
+import keentally.core.stats.Averages;
 import keentally.core.words.Figures;
 import keentally.core.words.Words;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Newest;
-import keentally.desk.model.Shown;
+import keentally.study.run.SampleRun;
 
 /** Every measure in a line: mean, standard deviation, CV, median, least, greatest and sum, of the selected objects or of all. */
 final class SummaryPane extends VBox {
@@ -37,19 +37,16 @@ final class SummaryPane extends VBox {
     private final Label of = Prose.of("", "figure-line");
 
     /** One measure over the objects. */
-    private record Line(String title, Distribution values, double least, double greatest, double sum) {
+    private record Line(String title, Averages values, double sum) {
         static Line of(String title, Column of, double[] column) {
-            double[] known =
-                    Arrays.stream(column).filter(v -> !Double.isNaN(v)).sorted().toArray();
-            double[] ones = new double[known.length];
-            Arrays.fill(ones, 1);
-            boolean any = known.length > 0;
-            return new Line(
-                    title,
-                    Distribution.of(known, ones, false, 1),
-                    any ? known[0] : Double.NaN,
-                    any ? known[known.length - 1] : Double.NaN,
-                    adds(of) && any ? Arrays.stream(known).sum() : Double.NaN);
+            Averages averages = Averages.of(column, of.averaging());
+            boolean adds = adds(of) && averages.count() > 0;
+            return new Line(title, averages, adds ? averages.mean() * averages.count() : Double.NaN);
+        }
+
+        /** In per cent of the mean; of directions there is none, since their nought lies anywhere. */
+        double cv() {
+            return Double.isNaN(values.vector()) ? 100 * values.sd() / values.mean() : Double.NaN;
         }
 
         /** Whether a sum of it means something: areas and lengths do, angles and ratios do not. */
@@ -77,10 +74,10 @@ final class SummaryPane extends VBox {
         table.getColumns().add(title);
         numbers("sums.mean", l -> l.values().mean());
         numbers("sums.sd", l -> l.values().sd());
-        numbers("sums.cv", l -> l.values().cv());
-        numbers("sums.median", l -> l.values().at(50));
-        numbers("sums.least", Line::least);
-        numbers("sums.greatest", Line::greatest);
+        numbers("sums.cv", Line::cv);
+        numbers("sums.median", l -> l.values().median());
+        numbers("sums.least", l -> l.values().least());
+        numbers("sums.greatest", l -> l.values().greatest());
         numbers("sums.sum", Line::sum);
         getChildren().addAll(of, table);
         desk.shown().addListener(o -> refresh());
@@ -124,7 +121,8 @@ final class SummaryPane extends VBox {
     }
 
     private void refresh() {
-        Optional<ObjectTable> now = desk.shown().get().flatMap(Shown::readings).flatMap(r -> r.objects());
+        Optional<ObjectTable> now =
+                desk.shown().get().flatMap(SampleRun::readings).flatMap(r -> r.objects());
         if (!isVisible() || now.isEmpty()) {
             newest.drop();
             table.getItems().clear();
@@ -133,7 +131,7 @@ final class SummaryPane extends VBox {
         }
         ObjectTable objects = now.get();
         Set<Integer> selection = desk.selection().get();
-        double perPixel = desk.perPixel();
+        PixelSize size = desk.pixelSize();
         List<String> titles =
                 objects.columns().stream().map(m -> Words.title(m, desk.unit())).toList();
         newest.ask(work -> {
@@ -144,12 +142,11 @@ final class SummaryPane extends VBox {
             List<Line> lines = IntStream.range(0, titles.size())
                     .mapToObj(m -> {
                         Column column = objects.columns().get(m);
-                        double factor = column.factor(perPixel);
                         return Line.of(
                                 titles.get(m),
                                 column,
                                 IntStream.of(rows)
-                                        .mapToDouble(i -> objects.at(i, m) * factor)
+                                        .mapToDouble(i -> column.told(objects.at(i, m), size))
                                         .toArray());
                     })
                     .toList();

@@ -38,7 +38,7 @@ import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.OpenSample;
-import keentally.desk.model.Shown;
+import keentally.study.run.SampleRun;
 
 /** The stage: shows what the painter painted, moves it along until the next is there, and turns the mouse into looking and choosing. */
 public final class StageView extends Region {
@@ -376,11 +376,11 @@ public final class StageView extends Region {
     }
 
     private Optional<State> finalState() {
-        return desk.shown().get().flatMap(Shown::readings).map(Readings::state);
+        return desk.shown().get().flatMap(SampleRun::readings).map(Readings::state);
     }
 
     private Optional<Objects> finalObjects() {
-        return desk.shown().get().flatMap(Shown::objects);
+        return desk.shown().get().flatMap(SampleRun::objects);
     }
 
     /** What the selected station turned into another mask. */

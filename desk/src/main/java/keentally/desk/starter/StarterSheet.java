@@ -24,6 +24,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import keentally.core.method.Method;
 import keentally.core.quantity.LengthUnit;
+import keentally.core.quantity.PixelSize;
 import keentally.core.quantity.Scale;
 import keentally.core.run.Run;
 import keentally.core.run.RunFault;
@@ -209,16 +210,15 @@ public final class StarterSheet extends ScrollPane {
 
     /** In a square millimetre, or in a square centimetre where that holds less than one. */
     private static String perArea(double perPx2, Scale scale) {
-        double perMm2 = perPx2 / Math.pow(scale.perPixel(LengthUnit.MM), 2);
+        double perMm2 = perPx2 / PixelSize.of(LengthUnit.MM, Optional.of(scale)).area(1);
         LengthUnit unit = perMm2 < 1 ? LengthUnit.CM : LengthUnit.MM;
-        double number = perPx2 / Math.pow(scale.perPixel(unit), 2);
+        double number = perPx2 / PixelSize.of(unit, Optional.of(scale)).area(1);
         return Texts.of("starter.density", Figures.number(number), unit.symbol() + "²");
     }
 
     private static String size(double px, Optional<Scale> scale) {
         LengthUnit unit = scale.map(Scale::unit).orElse(LengthUnit.PX);
-        double length = px * scale.map(s -> s.perPixel(unit)).orElse(1.0);
-        return Texts.of("starter.size", Figures.number(length) + " " + unit.symbol());
+        return Texts.of("starter.size", Figures.length(px, PixelSize.of(unit, scale)));
     }
 
     private int[] preview(Trials.Ready ready, State last, Cancel cancel) {

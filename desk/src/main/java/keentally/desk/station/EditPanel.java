@@ -26,9 +26,9 @@ import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
-import keentally.desk.model.Shown;
 import keentally.desk.stage.EditTool;
 import keentally.desk.stage.StageTool;
+import keentally.study.run.SampleRun;
 
 /** Objects corrected by hand: what the mouse does, what is done with the chosen ones, and all that was done, to be taken back. */
 final class EditPanel extends VBox implements StationPanel.Body {
@@ -122,7 +122,8 @@ final class EditPanel extends VBox implements StationPanel.Body {
     /** A place in each chosen object; they may have been drawn or cut by hand a moment ago. */
     private List<Point> chosen() {
         Set<Integer> selection = desk.selection().get();
-        Optional<Regions> regions = desk.shown().get().flatMap(Shown::objects).map(Objects::regions);
+        Optional<Regions> regions =
+                desk.shown().get().flatMap(SampleRun::objects).map(Objects::regions);
         return regions.stream()
                 .flatMap(r -> selection.stream().sorted().map(i -> first(r, i)))
                 .toList();
@@ -243,12 +244,10 @@ final class EditPanel extends VBox implements StationPanel.Body {
         Findings findings = reached.map(Run.Station::findings).orElse(Findings.NONE);
         sum.setText(Texts.of(
                 "edit.sum",
-                Figures.number(findings.find("by-hand").orElse(0)),
-                Figures.number(findings.find("kept").orElse(0)),
-                Figures.number(findings.find("taken-away").orElse(0))));
+                Figures.number(findings.find(Findings.BY_HAND).orElse(0)),
+                Figures.number(findings.find(Findings.KEPT).orElse(0)),
+                Figures.number(findings.find(Findings.TAKEN_AWAY).orElse(0))));
         List<Correction> all = now.get().list();
-        list.show(
-                all.stream().map(EditPanel::said).toList(),
-                i -> findings.find("unfit-" + (i + 1)).isPresent());
+        list.show(all.stream().map(EditPanel::said).toList(), findings.unfit()::contains);
     }
 }

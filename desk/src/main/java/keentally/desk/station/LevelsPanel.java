@@ -135,11 +135,7 @@ final class LevelsPanel extends VBox implements StationPanel.Body {
     }
 
     private static double[] cuts(Run.Station reached) {
-        List<Double> at = new ArrayList<>();
-        for (int i = 1; reached.findings().find("cut-" + i).isPresent(); i++) {
-            at.add(reached.findings().find("cut-" + i).getAsDouble());
-        }
-        return at.stream().mapToDouble(a -> a).toArray();
+        return reached.findings().cuts().stream().mapToDouble(a -> a).toArray();
     }
 
     private static String list(double[] cuts) {

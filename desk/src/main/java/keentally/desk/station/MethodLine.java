@@ -38,7 +38,7 @@ import keentally.desk.look.Glyph;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.OpenSample;
-import keentally.desk.model.Shown;
+import keentally.study.run.SampleRun;
 
 /** The stations along the top, joined by lines whose style shows what flows: where one is, and how one moves about. */
 public final class MethodLine extends ScrollPane {
@@ -166,7 +166,7 @@ public final class MethodLine extends ScrollPane {
             boolean muted = step.map(MethodStep::muted).orElse(false);
             Optional<String> fault = desk.shown()
                     .get()
-                    .flatMap(Shown::fault)
+                    .flatMap(SampleRun::fault)
                     .filter(f -> f.step() == number)
                     .map(RunFault::getMessage);
             String text = muted
@@ -174,7 +174,7 @@ public final class MethodLine extends ScrollPane {
                     : fault.isPresent()
                             ? Texts.of("station.fault")
                             : desk.reached(card.stepId())
-                                    .map(r -> Headline.of(r.step(), r.findings()))
+                                    .map(r -> Headline.of(r.step(), r.findings(), desk.pixelSize()))
                                     .orElse("");
             card.show(text, muted, fault);
         }

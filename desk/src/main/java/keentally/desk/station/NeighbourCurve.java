@@ -16,15 +16,16 @@ import keentally.core.run.RunFault;
 import keentally.core.run.Sample;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.Values;
+import keentally.core.step.Findings;
 import keentally.core.words.Figures;
 import keentally.core.work.Cancel;
 import keentally.desk.look.Curve;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
-import keentally.desk.model.Shown;
 import keentally.desk.model.Trials;
 import keentally.study.file.FileFault;
+import keentally.study.run.SampleRun;
 
 /** How a number moves at neighbouring settings of a station; worked out when there is time, point by point. */
 final class NeighbourCurve extends VBox {
@@ -47,7 +48,7 @@ final class NeighbourCurve extends VBox {
     private final String words;
     private final Curve curve;
     private final Label sentence = Prose.of("", "hint");
-    private Shown known;
+    private SampleRun known;
 
     /**
      * @param across what stands below the curve
@@ -81,8 +82,8 @@ final class NeighbourCurve extends VBox {
      * @param neighbours upwards, an odd number of them, five at least, the setting itself in the middle
      */
     void show(List<Neighbour> neighbours) {
-        Optional<Shown> now = onStage();
-        if (now.flatMap(Shown::readings).isEmpty()
+        Optional<SampleRun> now = onStage();
+        if (now.flatMap(SampleRun::readings).isEmpty()
                 || told == Told.COUNT && !desk.method().givesObjects()) {
             clear();
             return;
@@ -101,7 +102,7 @@ final class NeighbourCurve extends VBox {
     }
 
     /** The run that is on the stage, while the station is the selected one. */
-    private Optional<Shown> onStage() {
+    private Optional<SampleRun> onStage() {
         return desk.shown().get().filter(s -> desk.station().get().equals(stepId));
     }
 
@@ -111,7 +112,8 @@ final class NeighbourCurve extends VBox {
         setManaged(false);
     }
 
-    private record Asked(Shown of, Method method, Trials trials, Trials.Reading sample, List<Neighbour> neighbours) {}
+    private record Asked(
+            SampleRun of, Method method, Trials trials, Trials.Reading sample, List<Neighbour> neighbours) {}
 
     private void next(Asked asked, List<OptionalDouble> done) {
         if (done.size() == asked.neighbours.size()) {
@@ -147,7 +149,7 @@ final class NeighbourCurve extends VBox {
 
     private OptionalDouble share(Asked asked, Method tried, Sample sample, Cancel cancel) throws RunFault {
         Run run = asked.trials.run(tried, sample, tried.indexOf(stepId) + 1, cancel);
-        return run.station(stepId).map(r -> r.findings().find("chosen-percent")).orElse(OptionalDouble.empty());
+        return run.station(stepId).map(r -> r.findings().find(Findings.CHOSEN)).orElse(OptionalDouble.empty());
     }
 
     private void showAll(Asked asked, List<OptionalDouble> numbers) {

@@ -96,12 +96,11 @@ final class PaintPanel extends VBox implements StationPanel.Body {
     }
 
     private String area(double px2) {
-        return Figures.number(px2 * Math.pow(desk.perPixel(), 2)) + " "
-                + desk.unit().symbol() + "²";
+        return Figures.area(px2, desk.pixelSize());
     }
 
     private String length(double px) {
-        return Figures.number(px * desk.perPixel()) + " " + desk.unit().symbol();
+        return Figures.length(px, desk.pixelSize());
     }
 
     @Override
@@ -122,11 +121,9 @@ final class PaintPanel extends VBox implements StationPanel.Body {
         Findings findings = desk.reached(tuning.id()).map(Run.Station::findings).orElse(Findings.NONE);
         sum.setText(Texts.of(
                 "paint.sum",
-                area(findings.find("added-px2").orElse(0)),
-                area(findings.find("removed-px2").orElse(0))));
+                area(findings.find(Findings.ADDED).orElse(0)),
+                area(findings.find(Findings.REMOVED).orElse(0))));
         List<Dab> dabs = now.map(Painting::dabs).orElse(List.of());
-        list.show(
-                dabs.stream().map(this::said).toList(),
-                i -> findings.find("unfit-" + (i + 1)).isPresent());
+        list.show(dabs.stream().map(this::said).toList(), findings.unfit()::contains);
     }
 }

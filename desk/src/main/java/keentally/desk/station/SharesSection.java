@@ -19,9 +19,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import keentally.core.colour.Rgb;
-import keentally.core.measure.Measure;
 import keentally.core.quantity.Amounts;
-import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.Mass;
 import keentally.core.run.Run;
 import keentally.core.setting.Item;
@@ -218,10 +216,7 @@ final class SharesSection extends VBox {
     }
 
     private String area(long pixels) {
-        LengthUnit unit = desk.unit();
-        double perPixel = desk.perPixel();
-        return Figures.number(pixels * Measure.AREA.dimension().factor(perPixel)) + " "
-                + Measure.AREA.dimension().unitSymbol(unit);
+        return Figures.area(pixels, desk.pixelSize());
     }
 
     /** Of one phase, by its area and density. */

@@ -18,6 +18,7 @@ import keentally.core.hand.Seeds;
 import keentally.core.measure.Dimension;
 import keentally.core.measure.Measure;
 import keentally.core.measure.ObjectTable;
+import keentally.core.quantity.PixelSize;
 import keentally.core.region.Objects;
 import keentally.core.setting.ListSetting;
 import keentally.core.step.State;
@@ -156,8 +157,7 @@ final class SortPanel extends VBox implements StationPanel.Body {
         String name = phase.getText().strip();
         List<Point> at = examples;
         String signal = desk.method().signal();
-        double factor = of.dimension().factor(desk.perPixel());
-        String unit = of.dimension().unitId(desk.unit());
+        PixelSize size = desk.pixelSize();
         fitting.ask(work -> {
             double[] values = values(before.get(), of, at, signal, work);
             return () -> {
@@ -166,7 +166,7 @@ final class SortPanel extends VBox implements StationPanel.Body {
                     return;
                 }
                 examples = List.of();
-                typed(kept().size(), rule(name, of, values, factor, unit));
+                typed(kept().size(), rule(name, of, values, size));
             };
         });
     }
@@ -187,11 +187,12 @@ final class SortPanel extends VBox implements StationPanel.Body {
         }
     }
 
-    private static String rule(String phase, Measure of, double[] values, double factor, String unit) {
-        double least = Arrays.stream(values).min().orElseThrow() * factor;
-        double most = Arrays.stream(values).max().orElseThrow() * factor;
+    private static String rule(String phase, Measure of, double[] values, PixelSize size) {
+        double least = of.told(Arrays.stream(values).min().orElseThrow(), size);
+        double most = of.told(Arrays.stream(values).max().orElseThrow(), size);
         double room = Math.max(ROOM * (most - least), ROOM_OF_ONE * Math.max(Math.abs(least), Math.abs(most)));
         boolean angle = of.dimension() == Dimension.ANGLE;
+        String unit = of.unitId(size.unit());
         String behind = unit.isEmpty() || angle ? "" : " " + unit;
         return String.format(
                 Locale.ROOT, "%s: %s from %.4g%s to %.4g%s", phase, of.id(), least - room, behind, most + room, behind);

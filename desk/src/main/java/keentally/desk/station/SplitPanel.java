@@ -15,6 +15,7 @@ import keentally.core.quantity.Limit;
 import keentally.core.setting.LimitSetting;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
+import keentally.core.step.Findings;
 import keentally.core.words.Figures;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
@@ -119,7 +120,7 @@ final class SplitPanel extends VBox implements StationPanel.Body {
         count.setText(desk.reached(step.id())
                 .map(r -> Texts.of(
                         "split.count",
-                        Figures.number(r.findings().find("objects").orElse(0)),
+                        Figures.number(r.findings().find(Findings.OBJECTS).orElse(0)),
                         r.step().values().get(setting())))
                 .orElse(""));
         counts.showMultiples(now(), this::with);

@@ -22,11 +22,11 @@ import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
-import keentally.desk.model.Shown;
 import keentally.desk.picture.PictureModel;
 import keentally.desk.picture.PicturePanel;
 import keentally.desk.stage.StageModel;
 import keentally.desk.stage.StageTool;
+import keentally.study.run.SampleRun;
 
 /** The panel at the right: the selected station's question, its settings, and what it found. */
 public final class StationPanel extends VBox {
@@ -229,13 +229,13 @@ public final class StationPanel extends VBox {
         shares.ifPresent(SharesSection::refresh);
         Optional<MethodStep> step = selected();
         headline.setText(step.flatMap(s -> desk.reached(s.id()))
-                .map(r -> Headline.of(r.step(), r.findings()))
+                .map(r -> Headline.of(r.step(), r.findings(), desk.pixelSize()))
                 .orElse(""));
         if (step.isPresent() && step.get().muted()) {
             headline.setText(Texts.of("station.muted"));
         }
         int number = desk.method().indexOf(desk.station().get()) + 1;
-        Optional<RunFault> found = desk.shown().get().flatMap(Shown::fault).filter(f -> f.step() == number);
+        Optional<RunFault> found = desk.shown().get().flatMap(SampleRun::fault).filter(f -> f.step() == number);
         fault.setText(found.map(RunFault::getMessage).orElse(""));
         fault.setVisible(found.isPresent());
     }

@@ -12,6 +12,7 @@ import keentally.core.picture.Plane;
 import keentally.core.run.Run;
 import keentally.core.setting.Setting;
 import keentally.core.stats.Histogram;
+import keentally.core.step.Findings;
 import keentally.core.step.State;
 import keentally.core.threshold.Stability;
 import keentally.core.words.Figures;
@@ -74,7 +75,8 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
         }
         MethodStep step = tuning.step();
         Optional<Run.Station> reached = desk.reached(step.id());
-        cut = reached.flatMap(r -> r.findings().find("cut").stream().boxed().findFirst())
+        cut = reached.flatMap(
+                        r -> r.findings().find(Findings.CUT).stream().boxed().findFirst())
                 .orElse(Double.NaN);
         if (Double.isNaN(cut)) {
             histogram.show();

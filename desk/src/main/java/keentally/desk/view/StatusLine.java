@@ -10,10 +10,8 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import keentally.core.geometry.Point;
-import keentally.core.measure.Measure;
 import keentally.core.measure.ObjectTable;
 import keentally.core.picture.Picture;
-import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.Scale;
 import keentally.core.region.Objects;
 import keentally.core.run.Readings;
@@ -25,8 +23,8 @@ import keentally.core.words.Words;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.OpenStudy.Keeping;
-import keentally.desk.model.Shown;
 import keentally.desk.stage.StageModel;
+import keentally.study.run.SampleRun;
 
 /** The line at the bottom: what is under the pointer, what there is to say, the scale, and the cautions. */
 final class StatusLine extends HBox {
@@ -62,8 +60,8 @@ final class StatusLine extends HBox {
         cautions.setMinWidth(Region.USE_PREF_SIZE);
         cautions.getStyleClass().add("cautions");
         cautions.managedProperty().bind(cautions.visibleProperty());
-        cautions.setOnAction(
-                e -> list.show(cautions, desk.shown().get().map(Shown::cautions).orElse(List.of())));
+        cautions.setOnAction(e ->
+                list.show(cautions, desk.shown().get().map(SampleRun::cautions).orElse(List.of())));
         probe.setMinWidth(Region.USE_PREF_SIZE);
         scale.setMinWidth(Region.USE_PREF_SIZE);
         kept.setId("kept");
@@ -140,7 +138,7 @@ final class StatusLine extends HBox {
                 .map(Run.Station::after)
                 .flatMap(s -> prepared(s, x, y))
                 .ifPresent(text::append);
-        Optional<Readings> readings = desk.shown().get().flatMap(Shown::readings);
+        Optional<Readings> readings = desk.shown().get().flatMap(SampleRun::readings);
         readings.flatMap(r -> r.state().mask())
                 .ifPresent(m -> text.append(Texts.of(m.at(x, y) ? "probe.chosen" : "probe.rest")));
         readings.flatMap(Readings::objects).ifPresent(t -> text.append(object(t, x, y)));
@@ -174,14 +172,9 @@ final class StatusLine extends HBox {
                             .map(s -> Words.title(s.description()))
                             .orElse(by));
         }
-        LengthUnit unit = desk.unit();
-        double perPixel = desk.perPixel();
-        double area =
-                objects.regions().pixels(region) * Measure.AREA.dimension().factor(perPixel);
         return Texts.of(
                 "probe.object",
                 String.valueOf(objects.number(region)),
-                Figures.number(area),
-                Measure.AREA.dimension().unitSymbol(unit));
+                Figures.area(objects.regions().pixels(region), desk.pixelSize()));
     }
 }

@@ -26,6 +26,7 @@ import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
 import keentally.study.result.TakenAway;
+import keentally.study.run.SampleRun;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -102,7 +103,7 @@ class DeskModelTest {
     }
 
     private Optional<Readings> readings() {
-        return desk.shown().get().flatMap(Shown::readings);
+        return desk.shown().get().flatMap(SampleRun::readings);
     }
 
     private int count() {
@@ -160,7 +161,7 @@ class DeskModelTest {
         Values limit = Values.NONE.withTree(gate.setting("atLeast").orElseThrow(), "3 um2");
         desk.change("limit", m -> m.with("gate-1", limit));
         actions.calibrate(Optional.empty());
-        ui.settle(() -> desk.shown().get().flatMap(Shown::fault).isPresent());
+        ui.settle(() -> desk.shown().get().flatMap(SampleRun::fault).isPresent());
         assertThat(desk.shown().get().orElseThrow().fault().orElseThrow()).hasMessageContaining("Step 2 (gate)");
         assertThat(desk.reached("threshold-1")).isPresent();
         assertThat(readings()).isEmpty();

@@ -10,9 +10,15 @@ import keentally.core.picture.Field;
  *
  * @param quality of a lossy file, 1 to 100; empty where nothing was lost
  * @param previous the sample before it in the study
+ * @param pages of its file, where nobody said which of them counts; else 1
  */
-public record Background(OptionalInt quality, Optional<Neighbour> previous) {
+public record Background(OptionalInt quality, Optional<Neighbour> previous, int pages) {
     public static final Background NONE = new Background(OptionalInt.empty(), Optional.empty());
+
+    /** Of a sample whose page was chosen. */
+    public Background(OptionalInt quality, Optional<Neighbour> previous) {
+        this(quality, previous, 1);
+    }
 
     /**
      * Another sample.

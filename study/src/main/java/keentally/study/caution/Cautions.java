@@ -21,14 +21,12 @@ public final class Cautions {
     private Cautions() {}
 
     /**
-     * @param picture what was found in the sample itself
      * @param several whether the method is meant for more than one sample
      */
-    public static List<Caution> of(List<Caution> picture, Run run, Readings readings, boolean several, Work work) {
-        List<Caution> found = new ArrayList<>(picture);
-        found.addAll(CutCautions.of(run, readings, several, work));
+    public static List<Caution> of(Run run, Readings readings, boolean several, Work work) {
+        List<Caution> found = new ArrayList<>(CutCautions.of(run, readings, several, work));
         Optional<Objects> objects = readings.state().objects().filter(o -> o.count() > 0);
-        objects.flatMap(o -> edgeObjects(o, run.sample().field())).ifPresent(found::add);
+        objects.flatMap(o -> edgeObjects(o, readings.state().field())).ifPresent(found::add);
         objects.flatMap(Cautions::mostlySpecks).ifPresent(found::add);
         objects.flatMap(Cautions::fewPixels).ifPresent(found::add);
         return found;

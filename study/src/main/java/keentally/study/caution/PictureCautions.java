@@ -67,6 +67,7 @@ public final class PictureCautions {
         barInField(sample).ifPresent(found::add);
         fieldUnlike(sample, background, work).ifPresent(found::add);
         lossy(background).ifPresent(found::add);
+        morePages(background).ifPresent(found::add);
         return List.copyOf(found);
     }
 
@@ -194,6 +195,16 @@ public final class PictureCautions {
                         + "'s field has.",
                 "Counts can be compared only by area, and a field drawn by mistake looks just like this.",
                 "Look at both fields; give the same field to all where it should be the same."));
+    }
+
+    private static Optional<Caution> morePages(Background background) {
+        return background.pages() == 1
+                ? Optional.empty()
+                : Optional.of(new Caution(
+                        "more-pages",
+                        "The file has " + background.pages() + " pages, and the first was measured.",
+                        "What the other pages show is in no number.",
+                        "Say what the pages are: the first alone, a sample each, or channels of one sample."));
     }
 
     private static Optional<Caution> lossy(Background background) {

@@ -1,10 +1,14 @@
 package keentally.study.file;
 
+import java.io.EOFException;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.AtomicMoveNotSupportedException;
+import java.nio.file.DirectoryNotEmptyException;
+import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
@@ -39,7 +43,7 @@ public final class WholeFile {
         Path folder = file.toAbsolutePath().getParent();
         Path part = null;
         try {
-            part = folder.resolve("." + file.getFileName() + "." + UUID.randomUUID() + ".part");
+            part = folder.resolve("." + UUID.randomUUID() + ".keen-tally-part");
             try (OutputStream out =
                     Files.newOutputStream(part, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE)) {
                 writer.write(out);
@@ -75,8 +79,13 @@ public final class WholeFile {
         return switch (e) {
             case NoSuchFileException n -> "the folder does not exist";
             case AccessDeniedException a -> "access is denied";
+            case FileAlreadyExistsException f -> "a file of that name is in the way";
+            case DirectoryNotEmptyException d -> "a folder that is not empty is in the way";
+            case CharacterCodingException c -> "it holds text in another encoding than UTF-8";
+            case EOFException f -> "it ends too early";
             case FileSystemException f when f.getReason() != null -> f.getReason();
-            default -> e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage();
+            case FileSystemException f -> "the system refused it";
+            default -> e.getMessage() == null ? "the system refused it" : e.getMessage();
         };
     }
 

@@ -44,17 +44,27 @@ public final class PictureWriter {
     private PictureWriter() {}
 
     /** A grey plane of 8 or 16 bits as PNG. */
+    public static WholeFile.Writer png(Plane plane) {
+        return out -> encode(out, "png", grey(plane));
+    }
+
+    /** A grey plane of 8 or 16 bits as PNG. */
     public static void png(Path file, Plane plane) throws FileFault {
-        write(file, "png", grey(plane));
+        WholeFile.write(file, png(plane));
+    }
+
+    /** Colours 0xRRGGBB, row by row, as PNG. */
+    public static WholeFile.Writer png(int width, int height, int[] colours) {
+        return out -> encode(out, "png", image(width, height, colours));
     }
 
     /** Colours 0xRRGGBB, row by row, as PNG. */
     public static void png(Path file, int width, int height, int[] colours) throws FileFault {
-        write(file, "png", image(width, height, colours));
+        WholeFile.write(file, png(width, height, colours));
     }
 
     /** Colours 0xRRGGBB, row by row, as the bytes of a PNG. */
-    public static byte[] png(int width, int height, int[] colours) {
+    public static byte[] pngBytes(int width, int height, int[] colours) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try {
             encode(out, "png", image(width, height, colours));
@@ -71,19 +81,29 @@ public final class PictureWriter {
     }
 
     /** A picture as TIFF: one channel, or red, green and blue, at its depth. */
-    public static void tiff(Path file, Picture picture) throws FileFault {
-        write(
-                file,
+    public static WholeFile.Writer tiff(Picture picture) {
+        return out -> encode(
+                out,
                 "tiff",
                 picture.isColour()
                         ? colour(picture)
                         : grey(picture.channels().getFirst().plane()));
     }
 
+    /** A picture as TIFF: one channel, or red, green and blue, at its depth. */
+    public static void tiff(Path file, Picture picture) throws FileFault {
+        WholeFile.write(file, tiff(picture));
+    }
+
+    /** Whole numbers as 32-bit TIFF. */
+    public static WholeFile.Writer tiff(int width, int height, int[] values) {
+        DataBufferInt buffer = new DataBufferInt(values, values.length);
+        return out -> encode(out, "tiff", grey(width, height, buffer, DataBuffer.TYPE_INT));
+    }
+
     /** Whole numbers as 32-bit TIFF. */
     public static void tiff(Path file, int width, int height, int[] values) throws FileFault {
-        DataBufferInt buffer = new DataBufferInt(values, values.length);
-        write(file, "tiff", grey(width, height, buffer, DataBuffer.TYPE_INT));
+        WholeFile.write(file, tiff(width, height, values));
     }
 
     private static BufferedImage grey(Plane plane) {
@@ -131,10 +151,6 @@ public final class PictureWriter {
         ComponentColorModel colours =
                 new ComponentColorModel(ColorSpace.getInstance(space), false, false, Transparency.OPAQUE, type);
         return new BufferedImage(colours, raster, false, null);
-    }
-
-    private static void write(Path file, String format, BufferedImage image) throws FileFault {
-        WholeFile.write(file, out -> encode(out, format, image));
     }
 
     private static void encode(OutputStream out, String format, BufferedImage image) throws IOException {

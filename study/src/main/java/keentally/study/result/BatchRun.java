@@ -1,45 +1,46 @@
 package keentally.study.result;
 
-import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.IntStream;
+import java.util.concurrent.atomic.AtomicReference;
 import keentally.core.quantity.Scale;
-import keentally.core.run.Progress;
-import keentally.core.run.Readings;
-import keentally.core.run.Run;
-import keentally.core.run.RunFault;
 import keentally.core.run.Runner;
 import keentally.core.run.Sample;
 import keentally.core.run.StateCache;
 import keentally.core.work.Cancel;
+import keentally.core.work.CancelledException;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
 import keentally.study.caution.Background;
 import keentally.study.caution.Captions;
-import keentally.study.caution.Caution;
-import keentally.study.caution.Cautions;
 import keentally.study.caution.PictureCautions;
 import keentally.study.document.FieldWish;
 import keentally.study.file.FileFault;
-import keentally.study.file.WholeFile;
 import keentally.study.picture.PictureFile;
 import keentally.study.picture.ReferencePictures;
+import keentally.study.run.SampleOrder;
+import keentally.study.run.SampleRecord;
+import keentally.study.run.SampleRun;
 import keentally.study.store.PictureShelf;
+import org.slf4j.LoggerFactory;
 
-/** Runs a method over pictures and fills a folder with tables and pictures. */
+/** Runs a method over pictures and fills a folder with tables and pictures, each written as it comes. */
 public final class BatchRun {
     private final RunOrder order;
     private final Workers workers;
     private final Watcher watcher;
+    private final Cancel cancel;
     private final ReferencePictures references = new ReferencePictures();
     private final List<String> names;
     private final List<String> fileNames;
 
-    private BatchRun(RunOrder order, Workers workers, Watcher watcher) {
+    /** What is wrong with the folder or the disk, and so with every sample from there on. */
+    private final AtomicReference<FolderFault> disk = new AtomicReference<>();
+
+    private BatchRun(RunOrder order, Workers workers, Cancel cancel, Watcher watcher) {
         this.order = order;
         this.workers = workers;
+        this.cancel = cancel;
         this.watcher = watcher;
         this.names = SampleNames.of(order.samples());
         this.fileNames = SampleNames.forFiles(names);
@@ -50,95 +51,105 @@ public final class BatchRun {
      *
      * @param workers used for pictures where there are several jobs, inside a picture where there is one
      * @return how many pictures failed
-     * @throws FileFault where the folder cannot be used; it is then as it was
+     * @throws FileFault where the folder cannot be used, or cannot be written any more; it is then as it was
+     * @throws CancelledException where {@code cancel} was asked; the folder is then as it was
      */
-    public static int run(RunOrder order, Workers workers, Watcher watcher) throws FileFault {
-        return new BatchRun(order, workers, watcher).run();
+    public static int run(RunOrder order, Workers workers, Cancel cancel, Watcher watcher) throws FileFault {
+        return new BatchRun(order, workers, cancel, watcher).run();
     }
 
     private int run() throws FileFault {
-        Instant start = Instant.now();
+        RunJournal journal = new RunJournal(order);
         try (ResultFolder folder = ResultFolder.open(order.folder())) {
-            List<Outcome> outcomes = order.jobs() == 1
-                    ? IntStream.range(0, names.size())
-                            .mapToObj(i -> sample(i, folder, workers))
-                            .toList()
-                    : new Work(workers, new Cancel()).map(names.size(), i -> sample(i, folder, Workers.alone()));
-            for (Outcome outcome : outcomes) {
-                if (outcome.disk.isPresent()) {
-                    throw outcome.disk.get();
-                }
+            try (RecordTables tables = RecordTables.open(folder, order, fileNames, journal)) {
+                samples(folder, tables);
+                tables.finish();
             }
-            writeTables(outcomes, folder);
-            WholeFile.write(folder.place("run.json"), RunRecord.json(order, outcomes, start));
+            folder.write(ResultFolder.RECORD, journal.json(folder.written()));
             folder.finish();
-            return (int) outcomes.stream().filter(o -> o.error.isPresent()).count();
+            return journal.failed();
         }
     }
 
-    private void writeTables(List<Outcome> outcomes, ResultFolder folder) throws FileFault {
-        ObjectSheet objects = new ObjectSheet(order.method());
-        PhaseSheet phases = new PhaseSheet(order.method(), order.weighing());
-        SampleSheet samples = new SampleSheet(order.method());
-        for (Outcome outcome : outcomes) {
-            if (outcome.reading.isPresent()) {
-                objects.add(outcome.reading.get());
-                phases.add(outcome.reading.get());
-                samples.add(outcome.reading.get());
-            } else {
-                samples.addFailure(outcome.sample, outcome.error.orElseThrow());
-            }
-        }
-        WholeFile.write(folder.place("objects.csv"), objects.csv());
-        WholeFile.write(folder.place("phases.csv"), phases.csv());
-        WholeFile.write(folder.place("samples.csv"), samples.csv());
-    }
-
-    /** What became of one picture; {@code disk} where the fault is the folder's and not the picture's. */
-    record Outcome(
-            String sample,
-            Optional<String> sha256,
-            Optional<SampleReading> reading,
-            Optional<String> error,
-            Optional<FileFault> disk) {}
-
-    private Outcome sample(int index, ResultFolder folder, Workers hands) {
-        String name = names.get(index);
-        SampleOrder wanted = order.samples().get(index);
-        watcher.started(index + 1, names.size(), name);
-        Optional<String> sha256 = Optional.empty();
+    private void samples(ResultFolder folder, RecordTables tables) throws FolderFault {
         try {
-            PictureShelf.Taken taken = new PictureShelf(Optional.empty()).take(wanted.picture());
-            PictureFile picture = taken.file();
-            sha256 = Optional.of(picture.sha256());
-            Runner runner = new Runner(hands, new StateCache(0), references);
-            Cancel cancel = new Cancel();
-            Sample sample = prepared(wanted, picture, runner.work(cancel));
-            Run run = runner.run(order.method(), sample, Integer.MAX_VALUE, cancel, Progress.SILENT);
-            Readings readings = runner.readings(run, cancel);
-            Background background = new Background(picture.facts().quality(), Optional.empty());
-            List<Caution> seen = new PictureCautions(new Captions()).of(sample, background, runner.work(cancel));
-            List<Caution> cautions = new ArrayList<>(
-                    Cautions.of(seen, run, readings, order.samples().size() > 1, runner.work(cancel)));
-            order.weighing().sample().ifPresent(m -> cautions.add(Cautions.areaForVolume()));
-            SampleReading reading = SampleReading.of(name, run, readings, cautions);
-            try {
-                ResultPictures.write(fileNames.get(index), run, readings, folder, runner.work(cancel));
-            } catch (FileFault e) {
-                return new Outcome(name, sha256, Optional.empty(), Optional.empty(), Optional.of(e));
+            if (order.jobs() == 1) {
+                for (int i = 0; i < names.size(); i++) {
+                    cancel.check();
+                    sample(i, folder, workers, tables);
+                }
+            } else {
+                new Work(workers, cancel).each(names.size(), i -> sample(i, folder, Workers.alone(), tables));
             }
-            return new Outcome(name, sha256, Optional.of(reading), Optional.empty(), Optional.empty());
-        } catch (FileFault | RunFault | IllegalArgumentException e) {
-            return new Outcome(name, sha256, Optional.empty(), Optional.of(e.getMessage()), Optional.empty());
-        } catch (OutOfMemoryError e) {
-            String error = wanted.file() + " needs more memory than this program may use.";
-            return new Outcome(name, sha256, Optional.empty(), Optional.of(error), Optional.empty());
+            cancel.check();
+        } catch (CancelledException e) {
+            if (disk.get() != null) {
+                throw disk.get();
+            }
+            throw e;
+        }
+    }
+
+    /** Whatever becomes of one sample is in its record; only what is wrong with the folder ends the run. */
+    private void sample(int index, ResultFolder folder, Workers hands, RecordTables tables) {
+        String name = names.get(index);
+        watcher.started(index + 1, names.size(), name);
+        try {
+            tables.add(index, record(index, folder, hands));
+        } catch (FolderFault e) {
+            disk.compareAndSet(null, e);
+            cancel.ask();
         } finally {
             watcher.finished();
         }
     }
 
-    private Sample prepared(SampleOrder wanted, PictureFile picture, Work work) throws FileFault {
+    private SampleRecord record(int index, ResultFolder folder, Workers hands) throws FolderFault {
+        PictureOrder wanted = order.samples().get(index);
+        String name = names.get(index);
+        try {
+            return ran(index, folder, hands);
+        } catch (FolderFault e) {
+            throw e;
+        } catch (FileFault | IllegalArgumentException e) {
+            return SampleRecord.unread(name, order.method(), e.getMessage());
+        } catch (OutOfMemoryError e) {
+            return SampleRecord.unread(
+                    name, order.method(), wanted.file() + " needs more memory than this program may use.");
+        } catch (CancelledException e) {
+            throw e;
+        } catch (RuntimeException | StackOverflowError e) {
+            LoggerFactory.getLogger(BatchRun.class).error("a sample fell", e);
+            return SampleRecord.unread(
+                    name,
+                    order.method(),
+                    "Something went wrong inside the program with " + wanted.file()
+                            + "; its log says more, and the other pictures went on.");
+        }
+    }
+
+    /**
+     * @throws FileFault where the picture cannot be read
+     * @throws FolderFault where the folder cannot be written
+     */
+    private SampleRecord ran(int index, ResultFolder folder, Workers hands) throws FileFault {
+        PictureOrder wanted = order.samples().get(index);
+        PictureFile picture =
+                new PictureShelf(Optional.empty()).take(wanted.picture()).file();
+        Runner runner = new Runner(hands, new StateCache(0), references);
+        Sample sample = prepared(wanted, picture, runner.work(cancel));
+        Background background =
+                new Background(picture.facts().quality(), Optional.empty(), wanted.settled() ? 1 : picture.pages());
+        SampleOrder ready = new SampleOrder(
+                names.get(index), sample, background, order.samples().size() > 1, order.weighing());
+        SampleRun ran = SampleRun.of(ready, order.method(), runner, new PictureCautions(new Captions()), cancel);
+        if (ran.readings().isPresent()) {
+            ResultPictures.write(fileNames.get(index), ran, folder, runner.work(cancel));
+        }
+        return ran.record();
+    }
+
+    private Sample prepared(PictureOrder wanted, PictureFile picture, Work work) throws FileFault {
         Optional<Scale> scale = wanted.scaleFromFile() ? picture.stated() : wanted.scale();
         if (scale.isEmpty() && wanted.scaleFromFile()) {
             throw new FileFault(picture.file() + " states no pixel size; give it with --scale.");

@@ -69,7 +69,7 @@ public final class MarkedPicture {
                 layers.phases(),
                 layers.change(),
                 Optional.empty());
-        byte[] png = PictureWriter.png(width, height, painted(ground));
+        byte[] png = PictureWriter.pngBytes(width, height, painted(ground));
         StringBuilder svg = new StringBuilder();
         svg.append("<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"")
                 .append(width)

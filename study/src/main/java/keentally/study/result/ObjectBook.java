@@ -5,11 +5,9 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import keentally.core.measure.Column;
-import keentally.core.measure.ObjectTable;
 import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
-import keentally.core.quantity.LengthUnit;
+import keentally.core.quantity.PixelSize;
 import keentally.core.run.PhaseReading;
 import keentally.core.words.Headline;
 import keentally.core.words.Words;
@@ -17,22 +15,29 @@ import keentally.study.Program;
 import keentally.study.caution.Caution;
 import keentally.study.file.FileFault;
 import keentally.study.file.WholeFile;
-import keentally.study.method.MethodFile;
+import keentally.study.run.ObjectRows;
+import keentally.study.run.SampleRecord;
+import keentally.study.run.SampleRecord.Numbers;
 import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
 
 /** A workbook of one sample: its objects, its phases, and how they came about, with the cautions. Numbers are cells of numbers. */
 final class ObjectBook {
+    /** What a cell of a spreadsheet can hold. */
+    private static final int MOST_LETTERS = 32_767;
+
     private final TakenAway of;
     private final Method method;
-    private final LengthUnit unit;
-    private final double perPixel;
+    private final SampleRecord record;
+    private final Numbers numbers;
+    private final PixelSize size;
 
     ObjectBook(TakenAway of) {
         this.of = of;
         this.method = of.run().method();
-        this.unit = of.unit();
-        this.perPixel = of.perPixel();
+        this.record = of.record();
+        this.numbers = record.numbers().orElseThrow();
+        this.size = of.size();
     }
 
     void write(Path file) throws FileFault {
@@ -62,21 +67,18 @@ final class ObjectBook {
 
     private void objects(Worksheet sheet) throws IOException {
         List<String> titles = new ArrayList<>(List.of("Sample", "Object", "Phase"));
-        method.columns().forEach(c -> titles.add(Words.title(c, unit)));
+        method.columns().forEach(c -> titles.add(Words.title(c, size.unit())));
         head(sheet, titles);
-        if (of.readings().objects().isEmpty()) {
-            return;
-        }
-        ObjectTable table = of.readings().objects().get();
-        for (int i = 0; i < table.rows(); i++) {
-            sheet.value(i + 1, 0, of.sample());
-            sheet.value(i + 1, 1, i + 1);
-            sheet.value(i + 1, 2, of.readings().objectPhases()[i]);
-            for (int c = 0; c < table.columns().size(); c++) {
-                Column column = table.columns().get(c);
-                number(sheet, i + 1, c + 3, table.at(i, c) * column.factor(perPixel));
+        numbers.objects().ifPresent(rows -> {
+            for (int i = 0; i < rows.count(); i++) {
+                text(sheet, i + 1, 0, record.sample());
+                sheet.value(i + 1, 1, i + 1);
+                sheet.value(i + 1, 2, rows.phase(i));
+                for (int c = 0; c < rows.columns().size(); c++) {
+                    number(sheet, i + 1, c + 3, rows.told(i, c, size));
+                }
             }
-        }
+        });
         sheet.finish();
     }
 
@@ -87,16 +89,16 @@ final class ObjectBook {
                         "Phase",
                         "Name",
                         "Pixels",
-                        "Area, " + unit.symbol() + "²",
+                        "Area, " + size.unit().symbol() + "²",
                         "Fraction, % of field",
                         "Mean of " + method.signal(),
                         "Standard deviation of " + method.signal()));
         int row = 1;
-        for (PhaseReading phase : of.readings().fractions()) {
+        for (PhaseReading phase : numbers.phases()) {
             sheet.value(row, 0, phase.number());
-            sheet.value(row, 1, phase.name());
+            text(sheet, row, 1, phase.name());
             sheet.value(row, 2, phase.pixels());
-            number(sheet, row, 3, phase.pixels() * perPixel * perPixel);
+            number(sheet, row, 3, size.area(phase.pixels()));
             number(sheet, row, 4, phase.percent());
             number(sheet, row, 5, phase.mean());
             number(sheet, row, 6, phase.sd());
@@ -108,21 +110,21 @@ final class ObjectBook {
     /** Every number leads back to picture, method and version. */
     private void origin(Worksheet sheet) throws IOException {
         int row = 0;
-        row = line(sheet, row, "Sample", of.sample());
-        row = line(sheet, row, "Program", Program.NAME + " " + Program.VERSION);
+        row = line(sheet, row, "Sample", record.sample());
+        row = line(sheet, row, "Picture", record.origin().picture());
+        row = line(sheet, row, "Program", Program.NAME + " " + record.origin().program());
         row = line(sheet, row, "Method", method.name());
-        row = line(sheet, row, "SHA-256 of the method", MethodFile.hash(method));
-        row = line(
-                sheet,
-                row,
-                "Scale",
-                of.run().sample().scale().map(Object::toString).orElse("none; lengths are in pixels"));
-        long field = of.readings().state().field().pixels();
-        row = line(sheet, row, "Field, pixels", field);
-        row = line(sheet, row, "Objects kept", of.readings().objectPhases().length);
-        row = line(
-                sheet, row, "They cover, " + unit.symbol() + "²", of.readings().keptPixels() * perPixel * perPixel);
-        row = line(sheet, row, "They cover, % of field", 100.0 * of.readings().keptPixels() / field) + 1;
+        row = line(sheet, row, "SHA-256 of the method", record.origin().methodSha256());
+        String scale = record.origin().scale().map(Object::toString).orElse("none; lengths are in pixels");
+        row = line(sheet, row, "Scale", scale);
+        row = line(sheet, row, "Field, pixels", numbers.fieldPixels());
+        if (numbers.objects().isPresent()) {
+            ObjectRows rows = numbers.objects().get();
+            row = line(sheet, row, "Objects kept", rows.count());
+            row = line(sheet, row, "They cover, " + size.unit().symbol() + "²", size.area(rows.keptPixels()));
+            row = line(sheet, row, "They cover, % of field", 100.0 * rows.keptPixels() / numbers.fieldPixels());
+        }
+        row++;
         for (MethodStep step : method.steps()) {
             String settings = step.values().tree(step.description().settings()).entrySet().stream()
                     .map(ObjectBook::setting)
@@ -130,13 +132,13 @@ final class ObjectBook {
                     .orElse("");
             String found = of.run()
                     .station(step.id())
-                    .map(s -> Headline.of(step, s.findings()))
+                    .map(s -> Headline.of(step, s.findings(), size))
                     .orElse(step.muted() ? "muted" : "");
-            sheet.value(row, 2, found);
+            text(sheet, row, 2, found);
             row = line(sheet, row, (method.indexOf(step.id()) + 1) + "  " + Words.title(step.description()), settings);
         }
         row++;
-        for (Caution caution : of.cautions()) {
+        for (Caution caution : record.cautions()) {
             row = line(sheet, row, "Caution: " + caution.id(), caution.toString());
         }
         sheet.width(0, 30);
@@ -145,12 +147,18 @@ final class ObjectBook {
         sheet.finish();
     }
 
+    /** What a person wrote may be longer than a cell can hold; then it ends in dots. */
+    private static void text(Worksheet sheet, int row, int column, String text) {
+        boolean fits = text.length() <= MOST_LETTERS;
+        sheet.value(row, column, fits ? text : text.substring(0, MOST_LETTERS - 1) + "…");
+    }
+
     private static String setting(Map.Entry<String, Object> entry) {
         return entry.getKey() + " " + entry.getValue();
     }
 
     private static int line(Worksheet sheet, int row, String name, String value) {
-        sheet.value(row, 1, value);
+        text(sheet, row, 1, value);
         return line(sheet, row, name);
     }
 
@@ -160,7 +168,7 @@ final class ObjectBook {
     }
 
     private static int line(Worksheet sheet, int row, String name) {
-        sheet.value(row, 0, name);
+        text(sheet, row, 0, name);
         sheet.style(row, 0).bold().set();
         return row + 1;
     }

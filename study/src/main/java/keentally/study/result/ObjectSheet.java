@@ -5,50 +5,47 @@ import java.util.List;
 import keentally.core.measure.Column;
 import keentally.core.method.Method;
 import keentally.core.quantity.LengthUnit;
+import keentally.core.quantity.PixelSize;
+import keentally.study.run.ObjectRows;
+import keentally.study.run.SampleRecord;
+import keentally.study.run.SampleRecord.Numbers;
 
-/** {@code objects.csv}: one row an object, lengths and areas in the method's unit. */
-public final class ObjectSheet {
-    private final Method method;
-    private final LengthUnit unit;
-    private final Sheet sheet;
-
-    ObjectSheet(Method method) {
-        this(method, method.unit());
-    }
-
-    private ObjectSheet(Method method, LengthUnit unit) {
-        this.method = method;
-        this.unit = unit;
+/**
+ * {@code objects.csv}: one row an object.
+ *
+ * @param unit what lengths and areas are told in
+ */
+record ObjectSheet(Method method, LengthUnit unit) implements RecordTable {
+    @Override
+    public List<String> header() {
         List<String> header = new ArrayList<>(List.of("sample", "object", "phase"));
         for (Column column : method.columns()) {
             header.add(Sheet.column(column.id(), column.unitId(unit)));
         }
-        this.sheet = new Sheet(header);
+        return header;
     }
 
-    /** The table of one sample, as it would stand in the file of a run; in pixels where the sample has no scale. */
-    static String csv(TakenAway of) {
-        ObjectSheet sheet = new ObjectSheet(of.run().method(), of.unit());
-        sheet.add(SampleReading.of(of.sample(), of.run(), of.readings(), List.of()));
-        return sheet.csv();
+    @Override
+    public List<List<String>> rows(SampleRecord record) {
+        return record.numbers()
+                .flatMap(Numbers::objects)
+                .map(objects -> rows(record, objects))
+                .orElse(List.of());
     }
 
-    void add(SampleReading reading) {
-        double perPixel = reading.scale().map(s -> s.perPixel(unit)).orElse(1.0);
-        for (int i = 0; i < reading.count(); i++) {
+    private List<List<String>> rows(SampleRecord record, ObjectRows objects) {
+        PixelSize size = record.told(unit);
+        List<List<String>> rows = new ArrayList<>();
+        for (int i = 0; i < objects.count(); i++) {
             List<String> row = new ArrayList<>();
-            row.add(Sheet.text(reading.sample()));
+            row.add(Sheet.text(record.sample()));
             row.add(String.valueOf(i + 1));
-            row.add(String.valueOf(reading.objectPhases()[i]));
-            for (int m = 0; m < method.columns().size(); m++) {
-                double factor = method.columns().get(m).factor(perPixel);
-                row.add(Sheet.number(reading.columns()[m][i] * factor));
+            row.add(String.valueOf(objects.phase(i)));
+            for (int c = 0; c < objects.columns().size(); c++) {
+                row.add(Sheet.number(objects.told(i, c, size)));
             }
-            sheet.add(row);
+            rows.add(row);
         }
-    }
-
-    String csv() {
-        return sheet.csv();
+        return rows;
     }
 }

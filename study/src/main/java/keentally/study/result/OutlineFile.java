@@ -27,7 +27,7 @@ final class OutlineFile {
         });
         Map<String, Object> tree = new LinkedHashMap<>();
         tree.put("type", "FeatureCollection");
-        tree.put("sample", of.sample());
+        tree.put("sample", of.record().sample());
         tree.put("program", Program.NAME + " " + Program.VERSION);
         tree.put("coordinates", "pixels of the picture, x right, y down");
         tree.put("width_px", of.run().sample().picture().width());
@@ -73,8 +73,9 @@ final class OutlineFile {
         properties.put("phase", of.readings().objectPhases()[row]);
         for (int c = 0; c < table.columns().size(); c++) {
             Column column = table.columns().get(c);
-            double value = table.at(row, c) * column.factor(of.perPixel());
-            properties.put(Sheet.column(column.id(), column.unitId(of.unit())), Double.isFinite(value) ? value : null);
+            double value = column.told(table.at(row, c), of.size());
+            String name = Sheet.column(column.id(), column.unitId(of.size().unit()));
+            properties.put(name, Double.isFinite(value) ? value : null);
         }
         return properties;
     }

@@ -2,21 +2,25 @@ package keentally.study.result;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import keentally.core.measure.Dimension;
 import keentally.core.method.Method;
+import keentally.core.quantity.Mass;
+import keentally.core.quantity.PixelSize;
 import keentally.core.run.PhaseReading;
+import keentally.study.run.SampleRecord;
+import keentally.study.run.SampleRecord.Numbers;
 
-/** {@code phases.csv}: one row a sample and phase, lengths and areas in the method's unit; with a sample's mass that of each phase. */
-final class PhaseSheet {
-    private final Method method;
-    private final Weighing weighing;
-    private final Sheet sheet;
-
-    PhaseSheet(Method method, Weighing weighing) {
-        this.method = method;
-        this.weighing = weighing;
+/**
+ * {@code phases.csv}: one row a sample and phase, lengths and areas in the method's unit; with a sample's mass that of each phase.
+ *
+ * @param mass of each sample
+ */
+record PhaseSheet(Method method, Optional<Mass> mass) implements RecordTable {
+    @Override
+    public List<String> header() {
         String length = Dimension.LENGTH.unitId(method.unit());
-        List<String> columns = new ArrayList<>(List.of(
+        List<String> header = new ArrayList<>(List.of(
                 "sample",
                 "phase",
                 "name",
@@ -27,34 +31,36 @@ final class PhaseSheet {
                 Sheet.column("y", length),
                 "mean",
                 "sd"));
-        weighing.sample()
-                .ifPresent(m -> columns.add(Sheet.column("mass", m.unit().id())));
-        this.sheet = new Sheet(columns);
+        mass.ifPresent(m -> header.add(Sheet.column("mass", m.unit().id())));
+        return header;
     }
 
-    void add(SampleReading reading) {
-        double perPixel = reading.scale().map(s -> s.perPixel(method.unit())).orElse(1.0);
-        double[] masses = weighing.of(reading.phases());
-        for (PhaseReading phase : reading.phases()) {
-            List<String> cells = new ArrayList<>(List.of(
-                    Sheet.text(reading.sample()),
-                    String.valueOf(phase.number()),
-                    Sheet.text(phase.name()),
-                    String.valueOf(phase.pixels()),
-                    Sheet.number(phase.pixels() * perPixel * perPixel),
-                    Sheet.number(phase.percent()),
-                    Sheet.number(phase.x() * perPixel),
-                    Sheet.number(phase.y() * perPixel),
-                    Sheet.number(phase.mean()),
-                    Sheet.number(phase.sd())));
-            if (weighing.sample().isPresent()) {
-                cells.add(Sheet.number(masses[reading.phases().indexOf(phase)]));
+    @Override
+    public List<List<String>> rows(SampleRecord record) {
+        List<List<String>> rows = new ArrayList<>();
+        record.numbers().ifPresent(n -> {
+            for (int i = 0; i < n.phases().size(); i++) {
+                rows.add(row(record, n, i));
             }
-            sheet.add(cells);
-        }
+        });
+        return rows;
     }
 
-    String csv() {
-        return sheet.csv();
+    private List<String> row(SampleRecord record, Numbers numbers, int index) {
+        PixelSize size = record.told(method.unit());
+        PhaseReading phase = numbers.phases().get(index);
+        List<String> cells = new ArrayList<>(List.of(
+                Sheet.text(record.sample()),
+                String.valueOf(phase.number()),
+                Sheet.text(phase.name()),
+                String.valueOf(phase.pixels()),
+                Sheet.number(size.area(phase.pixels())),
+                Sheet.number(phase.percent()),
+                Sheet.number(size.length(phase.x())),
+                Sheet.number(size.length(phase.y())),
+                Sheet.number(phase.mean()),
+                Sheet.number(phase.sd())));
+        mass.ifPresent(m -> cells.add(Sheet.number(numbers.masses().get(index))));
+        return cells;
     }
 }

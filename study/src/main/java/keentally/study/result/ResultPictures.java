@@ -1,9 +1,9 @@
 package keentally.study.result;
 
-import java.nio.file.Path;
-import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
+import java.util.SequencedMap;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane8;
@@ -11,55 +11,50 @@ import keentally.core.region.Objects;
 import keentally.core.region.Regions;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
-import keentally.core.step.Flow;
 import keentally.core.step.State;
 import keentally.core.work.Work;
-import keentally.study.file.FileFault;
+import keentally.study.file.WholeFile;
 import keentally.study.picture.PictureWriter;
+import keentally.study.run.SampleRun;
 
 /** The pictures that a run writes of each sample: label map, phases, overlay, and the states that were to be saved. */
 final class ResultPictures {
     private ResultPictures() {}
 
     /** Packing pictures takes longest of all, so they are packed side by side. */
-    static void write(String name, Run run, Readings readings, ResultFolder folder, Work work) throws FileFault {
+    static void write(String name, SampleRun ran, ResultFolder folder, Work work) throws FolderFault {
+        Run run = ran.run();
+        Readings readings = ran.readings().orElseThrow();
         Picture picture = run.sample().picture();
-        List<Writing> writings = new ArrayList<>();
-        Path overlay = folder.place("overlay", name + ".png");
+        SequencedMap<String, WholeFile.Writer> files = new LinkedHashMap<>();
         int[] painted = Overlay.paint(picture, readings, work);
-        writings.add(() -> PictureWriter.png(overlay, picture.width(), picture.height(), painted));
-        Path labels = folder.place("labels", name + ".tif");
-        writings.add(() -> PictureWriter.tiff(labels, picture.width(), picture.height(), labels(picture, readings)));
-        if (readings.phases().isPresent()) {
-            Path phases = folder.place("phases", name + ".png");
-            writings.add(() -> PictureWriter.png(phases, readings.phases().get().map()));
-        }
+        files.put("overlay/" + name + ".png", PictureWriter.png(picture.width(), picture.height(), painted));
+        files.put(
+                "labels/" + name + ".tif",
+                PictureWriter.tiff(picture.width(), picture.height(), labels(picture, readings)));
+        readings.phases().ifPresent(p -> files.put("phases/" + name + ".png", PictureWriter.png(p.map())));
         for (Run.Station station : run.stations()) {
             if (station.step().save()) {
                 int number = run.method().indexOf(station.step().id()) + 1;
-                Path after = folder.place("after", name + "." + number + ".tif");
-                writings.add(() -> writeState(after, station));
+                files.put("after/" + name + "." + number + ".tif", state(station));
             }
         }
-        for (Optional<FileFault> fault : work.map(writings.size(), i -> attempt(writings.get(i)))) {
+        List<String> names = List.copyOf(files.keySet());
+        for (Optional<FolderFault> fault :
+                work.map(names.size(), i -> attempt(folder, names.get(i), files.get(names.get(i))))) {
             if (fault.isPresent()) {
                 throw fault.get();
             }
         }
     }
 
-    private static Optional<FileFault> attempt(Writing writing) {
+    private static Optional<FolderFault> attempt(ResultFolder folder, String name, WholeFile.Writer writer) {
         try {
-            writing.run();
+            folder.write(name, writer);
             return Optional.empty();
-        } catch (FileFault e) {
+        } catch (FolderFault e) {
             return Optional.of(e);
         }
-    }
-
-    @FunctionalInterface
-    private interface Writing {
-        void run() throws FileFault;
     }
 
     static int[] labels(Picture picture, Readings readings) {
@@ -81,22 +76,19 @@ final class ResultPictures {
     }
 
     /** The picture, the phases, the mask (0 and 255) or the label map, by what the step gives. */
-    static void writeState(Path file, Run.Station station) throws FileFault {
+    static WholeFile.Writer state(Run.Station station) {
         State state = station.after();
         Picture current = state.current();
-        Flow gives = station.step().description().gives();
-        switch (gives) {
-            case PICTURE -> PictureWriter.tiff(file, current);
-            case PHASES ->
-                PictureWriter.tiff(
-                        file, Picture.grey(state.phases().orElseThrow().map()));
-            case MASK -> PictureWriter.tiff(file, Picture.grey(blackAndWhite(state.needMask())));
+        return switch (station.step().description().gives()) {
+            case PICTURE -> PictureWriter.tiff(current);
+            case PHASES -> PictureWriter.tiff(Picture.grey(state.needPhases().map()));
+            case MASK -> PictureWriter.tiff(Picture.grey(blackAndWhite(state.needMask())));
             case OBJECTS -> {
                 int[] labels = new int[current.width() * current.height()];
                 label(state.needObjects(), current.width(), labels);
-                PictureWriter.tiff(file, current.width(), current.height(), labels);
+                yield PictureWriter.tiff(current.width(), current.height(), labels);
             }
-        }
+        };
     }
 
     static Plane8 blackAndWhite(Mask mask) {

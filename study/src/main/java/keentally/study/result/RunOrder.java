@@ -3,6 +3,7 @@ package keentally.study.result;
 import java.nio.file.Path;
 import java.util.List;
 import keentally.core.method.Method;
+import keentally.study.run.Weighing;
 
 /**
  * What is to be run, and where the results go.
@@ -14,7 +15,7 @@ import keentally.core.method.Method;
  * @param weighing of each sample
  */
 public record RunOrder(
-        Method method, List<SampleOrder> samples, Path folder, int jobs, boolean timed, Weighing weighing) {
+        Method method, List<PictureOrder> samples, Path folder, int jobs, boolean timed, Weighing weighing) {
     public RunOrder {
         samples = List.copyOf(samples);
         if (jobs < 1) {
@@ -23,7 +24,7 @@ public record RunOrder(
     }
 
     /** Of samples that were not weighed. */
-    public RunOrder(Method method, List<SampleOrder> samples, Path folder, int jobs, boolean timed) {
+    public RunOrder(Method method, List<PictureOrder> samples, Path folder, int jobs, boolean timed) {
         this(method, samples, folder, jobs, timed, Weighing.NONE);
     }
 }

@@ -1,5 +1,6 @@
 package keentally.study.result;
 
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -8,6 +9,8 @@ import java.util.Set;
 
 /** What pictures are called in tables and in the names of files. */
 public final class SampleNames {
+    private static final int MOST_BYTES = 200;
+
     private SampleNames() {}
 
     /** File names without their ending, or with it where two would be the same; counted on where even that is the same. */
@@ -26,8 +29,8 @@ public final class SampleNames {
     }
 
     /** The names that were given, and those of the files where none was. */
-    static List<String> of(List<SampleOrder> samples) {
-        List<String> byFile = ofFiles(samples.stream().map(SampleOrder::file).toList());
+    static List<String> of(List<PictureOrder> samples) {
+        List<String> byFile = ofFiles(samples.stream().map(PictureOrder::file).toList());
         List<String> names = new ArrayList<>();
         for (int i = 0; i < byFile.size(); i++) {
             names.add(samples.get(i).name().orElse(byFile.get(i)));
@@ -40,11 +43,21 @@ public final class SampleNames {
         return dot > 0 ? name.substring(0, dot) : name;
     }
 
-    /** Names fit for files: letters, digits, dot, hyphen and underline; anything else becomes an underline. */
+    /** Names fit for files: letters, digits, dot, hyphen and underline; anything else becomes an underline, and what is too long is cut. */
     static List<String> forFiles(List<String> names) {
         return distinct(names.stream()
                 .map(n -> n.replaceAll("[^\\p{L}\\p{Nd}.\\-_]", "_"))
+                .map(SampleNames::cut)
                 .toList());
+    }
+
+    /** File systems take 255 bytes; an ending and a number must have room behind it. */
+    private static String cut(String name) {
+        String cut = name;
+        while (cut.getBytes(StandardCharsets.UTF_8).length > MOST_BYTES) {
+            cut = cut.substring(0, cut.offsetByCodePoints(cut.length(), -1));
+        }
+        return cut;
     }
 
     private static List<String> distinct(List<String> names) {

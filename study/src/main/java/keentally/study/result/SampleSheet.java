@@ -1,18 +1,25 @@
 package keentally.study.result;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
-import java.util.OptionalDouble;
+import java.util.Optional;
+import java.util.stream.Collectors;
 import keentally.core.measure.Column;
 import keentally.core.method.Method;
 import keentally.core.quantity.LengthUnit;
-import keentally.core.quantity.Scale;
+import keentally.core.quantity.PixelSize;
+import keentally.core.stats.Averages;
 import keentally.study.caution.Cautions;
+import keentally.study.run.ObjectRows;
+import keentally.study.run.SampleRecord;
+import keentally.study.run.SampleRecord.Numbers;
 
-/** {@code samples.csv}: one row a sample, whatever became of it; in µm and mm² always, empty without a scale. */
-final class SampleSheet {
+/**
+ * {@code samples.csv}: one row a sample, whatever became of it; in µm and mm² always, empty without a scale. Shares and densities are of
+ * the field at the method's end, whose pixels stand in the row. What cannot be counted is empty.
+ */
+record SampleSheet(Method method) implements RecordTable {
     private static final List<String> FIXED = List.of(
             "sample",
             "status",
@@ -28,81 +35,73 @@ final class SampleSheet {
             "cuts",
             "hand_edits",
             "cautions");
-    private static final double UM2_PER_MM2 = 1e6;
 
-    private final Method method;
-    private final Sheet sheet;
-
-    SampleSheet(Method method) {
-        this.method = method;
+    @Override
+    public List<String> header() {
         List<String> header = new ArrayList<>(FIXED);
         for (Column column : method.columns()) {
             String name = Sheet.column(column.id(), column.unitId(LengthUnit.UM));
             header.add("mean_" + name);
             header.add("median_" + name);
         }
-        this.sheet = new Sheet(header);
+        return header;
     }
 
-    void addFailure(String sample, String error) {
+    @Override
+    public List<List<String>> rows(SampleRecord record) {
+        return List.of(record.numbers()
+                .map(n -> row(record, n))
+                .orElseGet(() -> failed(record.sample(), record.error().orElseThrow())));
+    }
+
+    private List<String> failed(String sample, String error) {
         List<String> row = new ArrayList<>(List.of(Sheet.text(sample), Sheet.text(error)));
-        row.addAll(Collections.nCopies(FIXED.size() - 2 + 2 * method.columns().size(), ""));
-        sheet.add(row);
+        row.addAll(Collections.nCopies(header().size() - 2, ""));
+        return row;
     }
 
-    void add(SampleReading reading) {
-        double um = reading.scale().map(Scale::umPerPx).orElse(Double.NaN);
-        double um2 = um * um;
+    private List<String> row(SampleRecord record, Numbers numbers) {
+        Optional<PixelSize> um = real(record, LengthUnit.UM);
+        Optional<PixelSize> mm = real(record, LengthUnit.MM);
+        Optional<ObjectRows> objects = numbers.objects();
+        double field = numbers.fieldPixels();
         List<String> row = new ArrayList<>(List.of(
-                Sheet.text(reading.sample()),
+                Sheet.text(record.sample()),
                 "ok",
-                String.valueOf(reading.width()),
-                String.valueOf(reading.height()),
-                Sheet.number(um),
-                String.valueOf(reading.fieldPixels()),
-                Sheet.number(reading.fieldPixels() * um2),
-                String.valueOf(reading.count()),
-                Sheet.number(reading.count() / (reading.fieldPixels() * um2 / UM2_PER_MM2)),
-                Sheet.number(reading.keptPixels() * um2),
-                Sheet.number(100.0 * reading.keptPixels() / reading.fieldPixels()),
-                reading.cuts(),
-                String.valueOf(reading.handEdits()),
-                Cautions.ids(reading.cautions())));
-        for (int m = 0; m < method.columns().size(); m++) {
-            double factor = method.columns().get(m).factor(um);
-            double[] known = Arrays.stream(reading.columns()[m])
-                    .filter(v -> !Double.isNaN(v))
-                    .sorted()
-                    .toArray();
-            row.add(cell(mean(reading.columns()[m]), factor));
-            row.add(cell(median(known), factor));
+                String.valueOf(record.origin().width()),
+                String.valueOf(record.origin().height()),
+                cell(um.map(s -> s.length(1))),
+                String.valueOf(numbers.fieldPixels()),
+                cell(um.map(s -> s.area(field))),
+                objects.map(o -> String.valueOf(o.count())).orElse(""),
+                cell(mm.flatMap(s -> objects.map(o -> o.count() / s.area(field)))),
+                cell(um.flatMap(s -> objects.map(o -> s.area(o.keptPixels())))),
+                cell(objects.map(o -> 100.0 * o.keptPixels() / field)),
+                cuts(numbers),
+                String.valueOf(numbers.handEdits()),
+                Cautions.ids(record.cautions())));
+        for (int c = 0; c < method.columns().size(); c++) {
+            int column = c;
+            boolean sized = method.columns().get(c).lengths() != 0;
+            Optional<PixelSize> size = sized ? um : Optional.of(PixelSize.PIXELS);
+            Optional<Averages> averages = size.flatMap(s -> objects.map(o -> o.averages(column, s)));
+            row.add(cell(averages.map(Averages::mean)));
+            row.add(cell(averages.map(Averages::median)));
         }
-        sheet.add(row);
+        return row;
     }
 
-    private static String cell(OptionalDouble value, double factor) {
-        return Sheet.number(value.orElse(Double.NaN) * factor);
+    private static Optional<PixelSize> real(SampleRecord record, LengthUnit unit) {
+        return Optional.of(record.told(unit)).filter(PixelSize::isReal);
     }
 
-    /** Summed in the order of the objects. */
-    private static OptionalDouble mean(double[] values) {
-        double sum = 0;
-        int n = 0;
-        for (double value : values) {
-            if (!Double.isNaN(value)) {
-                sum += value;
-                n++;
-            }
-        }
-        return n == 0 ? OptionalDouble.empty() : OptionalDouble.of(sum / n);
+    private static String cell(Optional<Double> value) {
+        return Sheet.number(value.orElse(Double.NaN));
     }
 
-    private static OptionalDouble median(double[] sorted) {
-        int n = sorted.length;
-        return n == 0 ? OptionalDouble.empty() : OptionalDouble.of((sorted[(n - 1) / 2] + sorted[n / 2]) / 2);
-    }
-
-    String csv() {
-        return sheet.csv();
+    private static String cuts(Numbers numbers) {
+        return numbers.cuts().stream()
+                .map(c -> c.step() + ":" + Sheet.number(c.value()))
+                .collect(Collectors.joining(";"));
     }
 }

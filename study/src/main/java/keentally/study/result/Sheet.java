@@ -1,45 +1,37 @@
 package keentally.study.result;
 
 import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.util.ArrayList;
 import java.util.List;
 import keentally.core.quantity.Amounts;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 
-/** A table of cells as they stand in a file: a header and rows of text. */
+/** A table of cells as they stand in a file: a header, and rows of text that are written as they come. RFC 4180, lines ending in CR LF. */
 final class Sheet {
     /** A spreadsheet takes a cell that starts with one of these for a formula. */
     private static final String FORMULA_STARTS = "=+-@\t\r";
 
-    private final List<String> header;
-    private final List<List<String>> rows = new ArrayList<>();
+    private final int columns;
+    private final CSVPrinter printer;
 
-    Sheet(List<String> header) {
-        this.header = List.copyOf(header);
+    private Sheet(int columns, CSVPrinter printer) {
+        this.columns = columns;
+        this.printer = printer;
     }
 
-    void add(List<String> row) {
-        if (row.size() != header.size()) {
+    /** Writes the header. */
+    static Sheet begin(Appendable out, List<String> header) throws IOException {
+        CSVPrinter printer = new CSVPrinter(out, CSVFormat.RFC4180);
+        printer.printRecord(header);
+        return new Sheet(header.size(), printer);
+    }
+
+    void add(List<String> row) throws IOException {
+        if (row.size() != columns) {
             throw new IllegalArgumentException(
-                    "a row of " + row.size() + " cells does not fit a table of " + header.size() + " columns");
+                    "a row of " + row.size() + " cells does not fit a table of " + columns + " columns");
         }
-        rows.add(List.copyOf(row));
-    }
-
-    /** RFC 4180, lines ending in CR LF. */
-    String csv() {
-        StringBuilder text = new StringBuilder();
-        try (CSVPrinter printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
-            printer.printRecord(header);
-            for (List<String> row : rows) {
-                printer.printRecord(row);
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException("memory does not fail", e);
-        }
-        return text.toString();
+        printer.printRecord(row);
     }
 
     /** A text that a person chose, made harmless for spreadsheets. */
@@ -47,9 +39,9 @@ final class Sheet {
         return !text.isEmpty() && FORMULA_STARTS.indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
     }
 
-    /** A number at full precision; not-a-number is an empty cell. */
+    /** A number at full precision; what is no finite number is an empty cell. */
     static String number(double value) {
-        return Double.isNaN(value) ? "" : Amounts.text(value);
+        return Double.isFinite(value) ? Amounts.text(value) : "";
     }
 
     /** An id as a column's name: {@code feret-max} in µm is {@code feret_max_um}. */

@@ -11,36 +11,46 @@ import keentally.core.picture.Plane;
 import keentally.core.picture.Plane16;
 import keentally.core.picture.Plane8;
 import keentally.core.picture.PlaneF;
-import keentally.core.quantity.LengthUnit;
+import keentally.core.quantity.PixelSize;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
-import keentally.study.caution.Caution;
 import keentally.study.file.FileFault;
 import keentally.study.file.WholeFile;
 import keentally.study.picture.PictureWriter;
+import keentally.study.run.SampleRecord;
+import keentally.study.run.SampleRun;
 
 /**
  * One sample's results as single files, to be handed over.
  *
- * @param sample its name in tables
+ * @param ran a run that reached its end
  */
-public record TakenAway(String sample, Run run, Readings readings, List<Caution> cautions) {
+public record TakenAway(SampleRun ran) {
     public TakenAway {
-        cautions = List.copyOf(cautions);
+        if (ran.readings().isEmpty()) {
+            throw new IllegalArgumentException("a run that did not reach its end has no results");
+        }
+    }
+
+    Run run() {
+        return ran.run();
+    }
+
+    Readings readings() {
+        return ran.readings().orElseThrow();
+    }
+
+    SampleRecord record() {
+        return ran.record();
     }
 
     /** What lengths are told in: the method's unit, pixels where the sample has no scale. */
-    LengthUnit unit() {
-        return run.sample().scale().isPresent() ? run.method().unit() : LengthUnit.PX;
-    }
-
-    /** How much of the unit one pixel is. */
-    double perPixel() {
-        return run.sample().scale().map(s -> s.perPixel(unit())).orElse(1.0);
+    PixelSize size() {
+        return record().told(run().method().unit());
     }
 
     private Picture picture() {
-        return run.sample().picture();
+        return run().sample().picture();
     }
 
     /** The table of objects: a workbook where the file's name ends in {@code .xlsx}, else CSV. */
@@ -48,7 +58,8 @@ public record TakenAway(String sample, Run run, Readings readings, List<Caution>
         if (file.getFileName().toString().toLowerCase(Locale.ROOT).endsWith(".xlsx")) {
             new ObjectBook(this).write(file);
         } else {
-            WholeFile.write(file, ObjectSheet.csv(this));
+            ObjectSheet table = new ObjectSheet(run().method(), size().unit());
+            WholeFile.write(file, table.csv(List.of(record())));
         }
     }
 
@@ -59,15 +70,15 @@ public record TakenAway(String sample, Run run, Readings readings, List<Caution>
 
     /** 32-bit label map; 0 is no object. */
     public void labels(Path file) throws FileFault {
-        PictureWriter.tiff(file, picture().width(), picture().height(), ResultPictures.labels(picture(), readings));
+        PictureWriter.tiff(file, picture().width(), picture().height(), ResultPictures.labels(picture(), readings()));
     }
 
     /** 8-bit map of the phases that fractions are of; 255 is outside the field. */
     public void phases(Path file) throws FileFault {
-        if (readings.phases().isEmpty()) {
+        if (readings().phases().isEmpty()) {
             throw new FileFault("The method ends in no phases and in no mask; there is nothing to write.");
         }
-        PictureWriter.png(file, readings.phases().get().map());
+        PictureWriter.png(file, readings().phases().get().map());
     }
 
     /** What the kept objects cover: 0 and 255. */
@@ -85,7 +96,8 @@ public record TakenAway(String sample, Run run, Readings readings, List<Caution>
     }
 
     private Mask kept() throws FileFault {
-        return readings.state()
+        return readings()
+                .state()
                 .mask()
                 .orElseThrow(
                         () -> new FileFault("The method ends in no mask and no objects; there is nothing to write."));
@@ -122,6 +134,6 @@ public record TakenAway(String sample, Run run, Readings readings, List<Caution>
 
     /** What a station gives, in its own values: TIFF of picture, phases, mask or label map. */
     public static void state(Path file, Run.Station station) throws FileFault {
-        ResultPictures.writeState(file, station);
+        WholeFile.write(file, ResultPictures.state(station));
     }
 }

@@ -1,5 +1,6 @@
 package keentally.study.result;
 
+import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Base64;
@@ -38,20 +39,32 @@ public final class TrialFiles {
      * @param colours 0xRRGGBB, row by row
      */
     public static SheetThing kept(String title, int width, int height, int[] colours, List<Row> rows) {
-        byte[] png = PictureWriter.png(width, height, colours);
+        byte[] png = PictureWriter.pngBytes(width, height, colours);
         return new SheetThing(title, table(rows), Base64.getEncoder().encodeToString(png));
     }
 
     private static String table(List<Row> rows) {
-        Sheet sheet = new Sheet(List.of(
-                "sample",
-                "setting",
-                "share_percent",
-                "explained_percent",
-                "count",
-                "differs_percent",
-                "current",
-                "error"));
+        StringBuilder text = new StringBuilder();
+        try {
+            table(text, rows);
+        } catch (IOException e) {
+            throw new IllegalStateException("memory does not fail", e);
+        }
+        return text.toString();
+    }
+
+    private static void table(StringBuilder text, List<Row> rows) throws IOException {
+        Sheet sheet = Sheet.begin(
+                text,
+                List.of(
+                        "sample",
+                        "setting",
+                        "share_percent",
+                        "explained_percent",
+                        "count",
+                        "differs_percent",
+                        "current",
+                        "error"));
         for (Row row : rows) {
             sheet.add(List.of(
                     Sheet.text(row.sample()),
@@ -63,7 +76,6 @@ public final class TrialFiles {
                     row.current() ? "yes" : "no",
                     Sheet.text(row.error())));
         }
-        return sheet.csv();
     }
 
     /**

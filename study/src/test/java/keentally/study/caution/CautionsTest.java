@@ -15,8 +15,6 @@ import keentally.core.picture.Picture;
 import keentally.core.picture.Plane8;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.Scale;
-import keentally.core.run.Progress;
-import keentally.core.run.Run;
 import keentally.core.run.RunFault;
 import keentally.core.run.Runner;
 import keentally.core.run.Sample;
@@ -27,6 +25,8 @@ import keentally.core.step.Steps;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
+import keentally.study.run.SampleOrder;
+import keentally.study.run.SampleRun;
 import org.junit.jupiter.api.Test;
 
 class CautionsTest {
@@ -57,10 +57,10 @@ class CautionsTest {
     private static List<Caution> cautions(Method method, Plane8 plane, Optional<Scale> scale, boolean several)
             throws RunFault {
         Runner runner = new Runner(Workers.alone(), new StateCache(0));
-        Run run = runner.run(
-                method, Sample.of("k", Picture.grey(plane), List.of(), scale), 9, new Cancel(), Progress.SILENT);
-        List<Caution> picture = new PictureCautions(new Captions()).of(run.sample(), Background.NONE, Work.alone());
-        return Cautions.of(picture, run, runner.readings(run, new Cancel()), several, runner.work(new Cancel()));
+        Sample sample = Sample.of("k", Picture.grey(plane), List.of(), scale);
+        SampleOrder order = new SampleOrder("k", sample, Background.NONE, several);
+        return SampleRun.of(order, method, runner, new PictureCautions(new Captions()), new Cancel())
+                .cautions();
     }
 
     private static final Optional<Scale> SCALE = Optional.of(Scale.of("1 um/px"));

@@ -2,6 +2,7 @@ package keentally.study.result;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -20,7 +21,10 @@ import keentally.core.method.MethodTree;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane8;
 import keentally.core.picture.PlaneF;
+import keentally.core.quantity.Mass;
 import keentally.core.quantity.Scale;
+import keentally.core.work.Cancel;
+import keentally.core.work.CancelledException;
 import keentally.core.work.Workers;
 import keentally.study.document.PictureRef;
 import keentally.study.file.FileFault;
@@ -30,6 +34,9 @@ import keentally.study.file.WholeFile;
 import keentally.study.method.MethodFile;
 import keentally.study.picture.PictureReader;
 import keentally.study.picture.PictureWriter;
+import keentally.study.run.RecordFile;
+import keentally.study.run.SampleRecord;
+import keentally.study.run.Weighing;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
@@ -79,7 +86,7 @@ class BatchRunTest {
         return new RunOrder(
                 method,
                 Stream.of(pictures)
-                        .map(p -> new SampleOrder(Optional.empty(), PictureRef.of(p, 1), scale, false, List.of()))
+                        .map(p -> new PictureOrder(Optional.empty(), PictureRef.of(p, 1), scale, false, List.of()))
                         .toList(),
                 out,
                 jobs,
@@ -88,7 +95,7 @@ class BatchRunTest {
 
     private int run(RunOrder order) throws FileFault {
         try (Workers workers = Workers.of(2)) {
-            return BatchRun.run(order, workers, BatchRun.Watcher.SILENT);
+            return BatchRun.run(order, workers, new Cancel(), BatchRun.Watcher.SILENT);
         }
     }
 
@@ -276,5 +283,264 @@ class BatchRunTest {
                 .containsExactly("x.png", "x.png-2");
         assertThat(SampleNames.forFiles(List.of("a b", "a/b", "näh-1_2.c")))
                 .containsExactly("a_b", "a_b-2", "näh-1_2.c");
+    }
+
+    private Method method(String steps, String measures) {
+        return read(
+                "{\"format\": \"keen-tally-method\", \"version\": 1, \"name\": \"m\", \"unit\": \"um\", \"steps\": ["
+                        + steps + "], \"measures\": [" + measures + "]}");
+    }
+
+    private static Method read(String text) {
+        try {
+            return MethodTree.read(Json.parse(text));
+        } catch (keentally.core.method.MethodFault e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private Map<String, String> row(Path table, int number) throws IOException {
+        List<List<String>> rows = csv(table);
+        Map<String, String> row = new TreeMap<>();
+        for (int i = 0; i < rows.getFirst().size(); i++) {
+            row.put(rows.getFirst().get(i), rows.get(number).get(i));
+        }
+        return row;
+    }
+
+    /** What a method narrows the field to is the whole of every share, in every file. */
+    @Test
+    void withinMakesOneWholeInAllFiles() throws Exception {
+        method = method(
+                "{\"step\": \"threshold\", \"rule\": \"manual\", \"cut\": 30}, {\"step\": \"within\"},"
+                        + "{\"step\": \"threshold\", \"rule\": \"manual\", \"cut\": 200}",
+                "\"area\"");
+        Path out = folder.resolve("out");
+        assertThat(run(order(out, SCALE, 1, discs))).isZero();
+        Map<String, String> sample = row(out.resolve("samples.csv"), 1);
+        Map<String, String> chosen = row(out.resolve("phases.csv"), 2);
+        Map<String, String> rest = row(out.resolve("phases.csv"), 1);
+        long field = Long.parseLong(sample.get("field_pixels"));
+        assertThat(field)
+                .isLessThan(1000)
+                .isEqualTo(Long.parseLong(chosen.get("pixels")) + Long.parseLong(rest.get("pixels")));
+        assertThat(sample.get("field_area_um2")).isEqualTo(String.valueOf(4 * field));
+        assertThat(sample.get("kept_percent")).isEqualTo(chosen.get("fraction_percent"));
+        assertThat(sample.get("kept_area_um2")).isEqualTo(chosen.get("area_um2"));
+        double perMm2 = Integer.parseInt(sample.get("count")) / (4 * field / 1e6);
+        assertThat(Double.parseDouble(sample.get("count_per_mm2"))).isCloseTo(perMm2, within(1e-9));
+    }
+
+    /** The edge that cuts objects is that of the field at the method's end. */
+    @Test
+    void cautionsLookAtTheNarrowedField() throws Exception {
+        method = method(
+                "{\"step\": \"threshold\", \"rule\": \"manual\", \"cut\": 30}, {\"step\": \"edge-objects\"},"
+                        + "{\"step\": \"objects-to-mask\"}, {\"step\": \"within\"},"
+                        + "{\"step\": \"threshold\", \"rule\": \"manual\", \"cut\": 0}",
+                "\"touches-edge\"");
+        Path out = folder.resolve("out");
+        run(order(out, SCALE, 1, discs));
+        assertThat(row(out.resolve("samples.csv"), 1).get("cautions")).contains("edge-objects");
+        assertThat(row(out.resolve("objects.csv"), 1)).containsEntry("touches_edge", "1");
+    }
+
+    /** What cannot be counted is empty and not 0; the overlay shows what the method ends in. */
+    @Test
+    void aMethodThatEndsInPhasesCountsNothing() throws Exception {
+        method = method("{\"step\": \"levels\", \"by\": \"manual\", \"cuts\": [60, 150]}", "\"area\", \"circularity\"");
+        Path out = folder.resolve("out");
+        assertThat(run(order(out, SCALE, 1, discs))).isZero();
+        assertThat(row(out.resolve("samples.csv"), 1))
+                .containsEntry("count", "")
+                .containsEntry("count_per_mm2", "")
+                .containsEntry("kept_percent", "")
+                .containsEntry("kept_area_um2", "")
+                .containsEntry("mean_area_um2", "")
+                .containsEntry("cuts", "1:60;1:150");
+        assertThat(csv(out.resolve("objects.csv"))).hasSize(1);
+        Picture overlay = PictureReader.read(out.resolve("overlay/_discs.png")).picture();
+        assertThat(overlay.channels()).anyMatch(c -> c.plane().at(5, 5) != 20);
+    }
+
+    @Test
+    void bothEndsOfACutAreToldAndDirectionsAreAveragedRound() throws Exception {
+        method = method(
+                "{\"step\": \"threshold\", \"rule\": \"manual\", \"keep\": \"between\", \"low\": 100, \"high\": 230}",
+                "\"orientation\"");
+        Path tilted = folder.resolve("tilted.png");
+        PlaneF drawn = new ShapeRenderer(100, 60)
+                .add(new Ellipse(25, 30, 4, 20, 2))
+                .add(new Ellipse(70, 30, 4, 20, -2))
+                .plane(20, 220);
+        byte[] values = new byte[6000];
+        for (int i = 0; i < values.length; i++) {
+            values[i] = (byte) Math.round(drawn.values()[i]);
+        }
+        PictureWriter.png(tilted, Plane8.of(100, 60, values));
+        Path out = folder.resolve("out");
+        assertThat(run(order(out, SCALE, 1, tilted))).isZero();
+        Map<String, String> sample = row(out.resolve("samples.csv"), 1);
+        assertThat(sample).containsEntry("cuts", "1:100;1:230").containsEntry("count", "2");
+        assertThat(Math.abs(Double.parseDouble(sample.get("mean_orientation_deg"))))
+                .isBetween(89.0, 90.0);
+        assertThat(Math.abs(Double.parseDouble(sample.get("median_orientation_deg"))))
+                .isBetween(89.0, 90.0);
+    }
+
+    @Test
+    void aRunLeavesWhatItDidNotWrite() throws Exception {
+        Path out = folder.resolve("out");
+        run(order(out, SCALE, 1, discs));
+        Files.writeString(out.resolve("labels/mine.txt"), "mine");
+        assertThatThrownBy(() -> run(order(out, SCALE, 1, discs)))
+                .isInstanceOf(FileFault.class)
+                .hasMessageContaining("holds labels/mine.txt, which no run wrote");
+        assertThat(out.resolve("labels/mine.txt")).hasContent("mine");
+    }
+
+    /** Folders reached by a link, or given by several names, stay the folders that they were. */
+    @Test
+    void theFolderItselfStays() throws Exception {
+        Path real = Files.createDirectory(folder.resolve("real"));
+        Path link = Files.createSymbolicLink(folder.resolve("link"), real);
+        Object key = Files.readAttributes(real, java.nio.file.attribute.BasicFileAttributes.class)
+                .fileKey();
+        run(order(link, SCALE, 1, discs));
+        run(order(link, SCALE, 1, discs));
+        assertThat(link).isSymbolicLink();
+        assertThat(real.resolve("samples.csv")).exists();
+        assertThat(Files.readAttributes(real, java.nio.file.attribute.BasicFileAttributes.class)
+                        .fileKey())
+                .isEqualTo(key);
+        try (Stream<Path> all = Files.list(real)) {
+            assertThat(all.map(p -> p.getFileName().toString())).noneMatch(n -> n.startsWith("."));
+        }
+    }
+
+    @Test
+    void aFolderTakenAwayDuringARunIsSaid() {
+        Path out = folder.resolve("out");
+        BatchRun.Watcher thief = new BatchRun.Watcher() {
+            @Override
+            public void finished() {
+                try (Stream<Path> all = Files.walk(out)) {
+                    for (Path path :
+                            all.sorted(java.util.Comparator.reverseOrder()).toList()) {
+                        Files.delete(path);
+                    }
+                } catch (IOException e) {
+                    throw new java.io.UncheckedIOException(e);
+                }
+            }
+        };
+        try (Workers workers = Workers.of(2)) {
+            assertThatThrownBy(() -> BatchRun.run(order(out, SCALE, 1, discs), workers, new Cancel(), thief))
+                    .isInstanceOf(FileFault.class);
+        }
+    }
+
+    @Test
+    void aStoppedRunLeavesWhatWasThere() throws Exception {
+        Path out = folder.resolve("out");
+        run(order(out, SCALE, 1, discs));
+        Map<String, String> before = hashes(out);
+        Cancel cancel = new Cancel();
+        BatchRun.Watcher stopping = new BatchRun.Watcher() {
+            @Override
+            public void started(int number, int of, String sample) {
+                cancel.ask();
+            }
+        };
+        try (Workers workers = Workers.of(2)) {
+            for (int jobs = 1; jobs < 3; jobs++) {
+                RunOrder order = order(out, SCALE, jobs, discs, discs, discs);
+                assertThatThrownBy(() -> BatchRun.run(order, workers, cancel, stopping))
+                        .isInstanceOf(CancelledException.class);
+            }
+        }
+        assertThat(hashes(out)).isEqualTo(before);
+        Path fresh = folder.resolve("fresh");
+        try (Workers workers = Workers.of(2)) {
+            assertThatThrownBy(() -> BatchRun.run(order(fresh, SCALE, 1, discs), workers, cancel, stopping))
+                    .isInstanceOf(CancelledException.class);
+        }
+        assertThat(fresh).doesNotExist();
+    }
+
+    /** A run that was killed while it wrote, and one killed while it moved what was complete. */
+    @Test
+    void whatAKilledRunLeftIsMendedByTheNext() throws Exception {
+        Path out = folder.resolve("out");
+        run(order(out, SCALE, 1, discs));
+        Map<String, String> whole = hashes(out);
+        Path part = Files.createDirectories(out.resolve(".keen-tally-part/labels"));
+        Files.writeString(part.resolve("half.tif"), "half");
+        run(order(out, SCALE, 1, discs));
+        assertThat(hashes(out)).isEqualTo(whole);
+        Files.createDirectories(part);
+        Files.move(out.resolve("labels/_discs.tif"), part.resolve("_discs.tif"));
+        Files.writeString(out.resolve("old.csv"), "of the run before");
+        Files.writeString(
+                out.resolve(".keen-tally-part/complete.json"),
+                Json.compact(Map.of("gone", List.of("old.csv"), "files", List.of("labels/_discs.tif"))));
+        ResultFolder.open(out).close();
+        assertThat(hashes(out)).isEqualTo(whole);
+    }
+
+    @Test
+    void onlyOneRunWritesIntoAFolder() throws Exception {
+        Path out = folder.resolve("out");
+        try (ResultFolder held = ResultFolder.open(out)) {
+            assertThatThrownBy(() -> run(order(out, SCALE, 1, discs)))
+                    .isInstanceOf(FileFault.class)
+                    .hasMessageContaining("Another run is writing into");
+            held.write("samples.csv", "a");
+        }
+        assertThat(out).doesNotExist();
+    }
+
+    @Test
+    void aLongNameStopsNobody() throws Exception {
+        Path longer = folder.resolve("ä".repeat(120) + ".png");
+        Files.copy(discs, longer);
+        Path out = folder.resolve("out");
+        assertThat(run(order(out, SCALE, 1, longer, discs))).isZero();
+        assertThat(csv(out.resolve("samples.csv")).get(1).getFirst()).isEqualTo("ä".repeat(120));
+        assertThat(out.resolve("labels/" + "ä".repeat(100) + ".tif")).exists();
+    }
+
+    @Test
+    void aDensityOfNoPhaseIsAnError() throws Exception {
+        Path out = folder.resolve("out");
+        Weighing weighing = new Weighing(Optional.of(Mass.of("12 g")), Map.of("foam", 0.5));
+        RunOrder plain = order(out, SCALE, 1, discs);
+        RunOrder weighed = new RunOrder(method, plain.samples(), out, 1, false, weighing);
+        assertThat(run(weighed)).isEqualTo(1);
+        assertThat(row(out.resolve("samples.csv"), 1).get("status"))
+                .isEqualTo("A density is given for the phase \"foam\", but the phases are 0 (rest), 1 (chosen);"
+                        + " name one of these.");
+    }
+
+    /** Records hold all that the tables say: read back, they make the same tables. */
+    @Test
+    void recordsReadBackAndMakeTheSameTables() throws Exception {
+        Path out = folder.resolve("out");
+        Path none = folder.resolve("none.png");
+        run(order(out, SCALE, 2, none, discs));
+        List<SampleRecord> records = new ArrayList<>();
+        for (String name : List.of("none", "_discs")) {
+            String text = Files.readString(out.resolve("records/" + name + ".json"));
+            SampleRecord record = RecordFile.read(text);
+            assertThat(RecordFile.text(record)).isEqualTo(text);
+            records.add(record);
+        }
+        assertThat(new ObjectSheet(method, method.unit()).csv(records))
+                .isEqualTo(Files.readString(out.resolve("objects.csv")));
+        assertThat(new PhaseSheet(method, Optional.empty()).csv(records))
+                .isEqualTo(Files.readString(out.resolve("phases.csv")));
+        assertThat(new SampleSheet(method).csv(records)).isEqualTo(Files.readString(out.resolve("samples.csv")));
+        assertThatThrownBy(() -> RecordFile.read("{\"format\": \"keen-tally-record\", \"version\": 1}"))
+                .isInstanceOf(IllegalArgumentException.class);
     }
 }

@@ -14,6 +14,7 @@ import keentally.core.method.Method;
 import keentally.core.method.MethodTree;
 import keentally.core.picture.Plane8;
 import keentally.core.quantity.Scale;
+import keentally.core.work.Cancel;
 import keentally.core.work.Workers;
 import keentally.study.document.PictureRef;
 import keentally.study.file.Json;
@@ -44,10 +45,14 @@ class HardPicturesTest {
                 + " \"columns\": [{\"name\": \"slim\", \"formula\": \"feret-max / feret-min\"}]}";
         Method method = MethodTree.read(Json.parse(text));
         Optional<Scale> given = scale.isEmpty() ? Optional.empty() : Optional.of(Scale.of(scale));
-        SampleOrder sample = new SampleOrder(Optional.empty(), PictureRef.of(picture, 1), given, false, List.of());
+        PictureOrder sample = new PictureOrder(Optional.empty(), PictureRef.of(picture, 1), given, false, List.of());
         Path out = folder.resolve("out");
         try (Workers workers = Workers.of(2)) {
-            BatchRun.run(new RunOrder(method, List.of(sample), out, 1, false), workers, BatchRun.Watcher.SILENT);
+            BatchRun.run(
+                    new RunOrder(method, List.of(sample), out, 1, false),
+                    workers,
+                    new Cancel(),
+                    BatchRun.Watcher.SILENT);
         }
         List<String> lines = Files.readAllLines(out.resolve("samples.csv"));
         Map<String, String> row = new HashMap<>();

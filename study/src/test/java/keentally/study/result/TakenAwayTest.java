@@ -10,6 +10,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.zip.ZipFile;
 import javax.xml.parsers.DocumentBuilderFactory;
@@ -26,8 +27,6 @@ import keentally.core.picture.Plane8;
 import keentally.core.picture.PlaneF;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.Scale;
-import keentally.core.run.Progress;
-import keentally.core.run.Run;
 import keentally.core.run.Runner;
 import keentally.core.run.Sample;
 import keentally.core.run.StateCache;
@@ -41,10 +40,14 @@ import keentally.core.view.Pyramid;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
-import keentally.study.caution.Caution;
+import keentally.study.caution.Background;
+import keentally.study.caution.Captions;
+import keentally.study.caution.PictureCautions;
 import keentally.study.file.FileFault;
 import keentally.study.file.Json;
 import keentally.study.picture.PictureReader;
+import keentally.study.run.SampleOrder;
+import keentally.study.run.SampleRun;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -87,12 +90,9 @@ class TakenAwayTest {
                 .withOwn(List.of(new OwnColumn("bulk", Formula.of("area * ecd"))));
         Sample sample = Sample.of("discs", Picture.grey(Plane8.of(WIDTH, HEIGHT, values)), List.of(), scale);
         Runner runner = new Runner(Workers.alone(), new StateCache(0));
-        Run run = runner.run(method, sample, 9, new Cancel(), Progress.SILENT);
-        return new TakenAway(
-                "discs",
-                run,
-                runner.readings(run, new Cancel()),
-                List.of(new Caution("lossy", "It was packed with loss.", "Edges move.", "Take the original.")));
+        SampleOrder order =
+                new SampleOrder("discs", sample, new Background(OptionalInt.of(40), Optional.empty()), false);
+        return new TakenAway(SampleRun.of(order, method, runner, new PictureCautions(new Captions()), new Cancel()));
     }
 
     /** What has no scale is told in pixels in every file, whatever unit the method names. */
@@ -131,7 +131,13 @@ class TakenAwayTest {
                 .replace("&#xb2;", "²")
                 .replace("&#xb3;", "³");
         assertThat(strings)
-                .contains("Area, µm²", "bulk, µm³", "Objects", "Caution: lossy", "Edges move.", "2 um/px")
+                .contains(
+                        "Area, µm²",
+                        "bulk, µm³",
+                        "Objects",
+                        "Caution: lossy",
+                        "Blocks and ripples of the packing",
+                        "2 um/px")
                 .contains("rule manual, keep bright, cut 110");
         String objects = entry(book, "xl/worksheets/sheet1.xml");
         assertThat(objects).contains("<v>" + area(0) * 4 + "</v>").doesNotContain("NaN");

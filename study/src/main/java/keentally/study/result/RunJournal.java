@@ -8,20 +8,36 @@ import java.util.Map;
 import java.util.TreeMap;
 import keentally.core.method.MethodTree;
 import keentally.study.Program;
-import keentally.study.caution.Caution;
 import keentally.study.document.PictureRef.Source;
 import keentally.study.file.Json;
 import keentally.study.method.MethodFile;
+import keentally.study.run.RecordFile;
+import keentally.study.run.SampleRecord;
 
-/** {@code run.json}: what was run, on what, by which version, and what was noticed. */
-final class RunRecord {
-    private RunRecord() {}
+/** {@code run.json}: what was run, on what, by which version, what was noticed, and which files came of it. */
+final class RunJournal {
+    private final RunOrder order;
+    private final Instant start = Instant.now();
+    private final List<Object> pictures = new ArrayList<>();
+    private int failed;
 
-    static String json(RunOrder order, List<BatchRun.Outcome> outcomes, Instant start) {
-        return Json.pretty(tree(order, outcomes, start));
+    RunJournal(RunOrder order) {
+        this.order = order;
     }
 
-    private static Map<String, Object> tree(RunOrder order, List<BatchRun.Outcome> outcomes, Instant start) {
+    /** In the order of the samples. */
+    void add(SampleRecord record) {
+        pictures.add(picture(record, order.samples().get(pictures.size())));
+        failed += record.error().isPresent() ? 1 : 0;
+    }
+
+    /** How many samples failed. */
+    int failed() {
+        return failed;
+    }
+
+    /** @param files that were written, named from the folder */
+    String json(List<String> files) {
         Map<String, Object> tree = new LinkedHashMap<>();
         tree.put("format", "keen-tally-run");
         tree.put("version", 1);
@@ -32,37 +48,34 @@ final class RunRecord {
             tree.put("mass", m.toString());
             tree.put("densities", new TreeMap<>(order.weighing().densities()));
         });
-        List<Object> pictures = new ArrayList<>();
-        for (int i = 0; i < outcomes.size(); i++) {
-            pictures.add(picture(outcomes.get(i), order.samples().get(i)));
-        }
         tree.put("pictures", pictures);
+        tree.put("files", files);
         if (order.timed()) {
             Map<String, Object> times = new LinkedHashMap<>();
             times.put("started", start.toString());
             times.put("finished", Instant.now().toString());
             tree.put("times", times);
         }
-        return tree;
+        return Json.pretty(tree);
     }
 
-    private static Map<String, Object> picture(BatchRun.Outcome outcome, SampleOrder order) {
+    private static Map<String, Object> picture(SampleRecord record, PictureOrder order) {
         Map<String, Object> tree = new LinkedHashMap<>();
-        tree.put("sample", outcome.sample());
+        tree.put("sample", record.sample());
         Source first = order.picture().first();
         tree.put("file", first.file().getFileName().toString());
         tree.put("page", first.page());
         if (order.picture().isComposed()) {
             tree.put(
                     "channels",
-                    order.picture().sources().stream().map(RunRecord::channel).toList());
+                    order.picture().sources().stream().map(RunJournal::channel).toList());
         }
-        outcome.sha256().ifPresent(h -> tree.put("sha256", h));
-        tree.put("status", outcome.error().orElse("ok"));
-        outcome.reading().flatMap(SampleReading::scale).ifPresent(s -> tree.put("scale", s.toString()));
-        List<Object> cautions = new ArrayList<>();
-        outcome.reading().ifPresent(r -> r.cautions().forEach(c -> cautions.add(caution(c))));
-        tree.put("cautions", cautions);
+        if (!record.origin().picture().isEmpty()) {
+            tree.put("sha256", record.origin().picture().replaceFirst("#.*", ""));
+        }
+        tree.put("status", record.error().orElse("ok"));
+        record.origin().scale().ifPresent(s -> tree.put("scale", s.toString()));
+        tree.put("cautions", record.cautions().stream().map(RecordFile::tree).toList());
         return tree;
     }
 
@@ -71,15 +84,6 @@ final class RunRecord {
         tree.put("name", source.channel());
         tree.put("file", source.file().getFileName().toString());
         tree.put("page", source.page());
-        return tree;
-    }
-
-    private static Map<String, Object> caution(Caution caution) {
-        Map<String, Object> tree = new LinkedHashMap<>();
-        tree.put("id", caution.id());
-        tree.put("saw", caution.saw());
-        tree.put("why", caution.why());
-        tree.put("wayOut", caution.wayOut());
         return tree;
     }
 }

@@ -13,30 +13,32 @@ import keentally.study.document.PictureRef;
  * One sample that is to be run.
  *
  * @param name in tables; empty for that of its file
+ * @param settled whether it was said which page of its file counts; else it is a caution where there are several
  * @param scaleFromFile whether the picture's own pixel size is taken
  * @param field none for the whole picture
  * @param hand what was done by hand on it, by the ids of the method's steps
  */
-public record SampleOrder(
+public record PictureOrder(
         Optional<String> name,
         PictureRef picture,
+        boolean settled,
         Optional<Scale> scale,
         boolean scaleFromFile,
         List<FieldWish> field,
         Map<String, HandWork> hand) {
-    public SampleOrder {
+    public PictureOrder {
         field = List.copyOf(field);
         hand = Map.copyOf(hand);
     }
 
     /** On which nothing was done by hand. */
-    public SampleOrder(
+    public PictureOrder(
             Optional<String> name,
             PictureRef picture,
             Optional<Scale> scale,
             boolean scaleFromFile,
             List<FieldWish> field) {
-        this(name, picture, scale, scaleFromFile, field, Map.of());
+        this(name, picture, true, scale, scaleFromFile, field, Map.of());
     }
 
     Path file() {

@@ -1,0 +1,20 @@
+package keentally.study.run;
+
+import keentally.core.run.Sample;
+import keentally.study.caution.Background;
+
+/**
+ * One sample that is to be run, its picture in memory.
+ *
+ * @param name in tables
+ * @param sample with field, scale and hand work
+ * @param background what is known of it beside its pixels
+ * @param several whether the method is used on more than one sample
+ * @param weighing what it weighs, where it was weighed
+ */
+public record SampleOrder(String name, Sample sample, Background background, boolean several, Weighing weighing) {
+    /** Of a sample that was not weighed. */
+    public SampleOrder(String name, Sample sample, Background background, boolean several) {
+        this(name, sample, background, several, Weighing.NONE);
+    }
+}

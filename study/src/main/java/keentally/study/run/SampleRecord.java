@@ -1,0 +1,132 @@
+package keentally.study.run;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import keentally.core.method.Method;
+import keentally.core.quantity.LengthUnit;
+import keentally.core.quantity.PixelSize;
+import keentally.core.quantity.Scale;
+import keentally.core.run.PhaseReading;
+import keentally.core.run.Readings;
+import keentally.core.run.Run;
+import keentally.core.run.Sample;
+import keentally.core.step.Findings;
+import keentally.study.Program;
+import keentally.study.caution.Caution;
+import keentally.study.method.MethodFile;
+
+/**
+ * All that a run of one sample gave, in numbers; holds no pixels. Places, lengths and areas are in pixels, to be told in a unit by
+ * {@link #told}.
+ *
+ * @param sample its name in tables
+ * @param origin what the numbers came from
+ * @param numbers empty where the sample failed
+ * @param error a sentence, where it failed
+ */
+public record SampleRecord(
+        String sample, Origin origin, Optional<Numbers> numbers, Optional<String> error, List<Caution> cautions) {
+    public SampleRecord {
+        cautions = List.copyOf(cautions);
+        if (numbers.isPresent() == error.isPresent()) {
+            throw new IllegalArgumentException("a record has either numbers or an error");
+        }
+    }
+
+    /**
+     * What every number leads back to.
+     *
+     * @param program its version
+     * @param methodSha256 of the method's canonical form
+     * @param picture tells the pixels from any others: its SHA-256 and page; empty where it could not be read
+     * @param width 0 where the picture could not be read
+     * @param height 0 where the picture could not be read
+     */
+    public record Origin(
+            String program, String methodSha256, String picture, int width, int height, Optional<Scale> scale) {
+        static Origin of(Sample sample, Method method) {
+            return new Origin(
+                    Program.VERSION,
+                    MethodFile.hash(method),
+                    sample.key(),
+                    sample.picture().width(),
+                    sample.picture().height(),
+                    sample.scale());
+        }
+    }
+
+    /**
+     * What was counted and measured.
+     *
+     * @param fieldPixels of the field at the method's end: the whole that every share is of
+     * @param objects empty where the method ends in a picture or in phases, and nothing can be counted
+     * @param phases what the field is shared out to; none where the method ends in a picture
+     * @param masses of the phases, in the unit of the sample's mass; not-a-number where it was not weighed
+     * @param cuts where values were parted, in the order of the stations
+     * @param handEdits corrections by hand that were done
+     */
+    public record Numbers(
+            long fieldPixels,
+            Optional<ObjectRows> objects,
+            List<PhaseReading> phases,
+            List<Double> masses,
+            List<CutAt> cuts,
+            long handEdits) {
+        public Numbers {
+            phases = List.copyOf(phases);
+            masses = List.copyOf(masses);
+            cuts = List.copyOf(cuts);
+        }
+    }
+
+    /**
+     * Where a station parted values.
+     *
+     * @param step its place in the method, from 1
+     */
+    public record CutAt(int step, double value) {}
+
+    static SampleRecord of(SampleOrder order, Run run, Readings readings, List<Caution> cautions) {
+        Numbers numbers = new Numbers(
+                readings.state().field().pixels(),
+                readings.objects().map(table -> ObjectRows.of(table, readings)),
+                readings.fractions(),
+                order.weighing().of(readings.fractions()),
+                cuts(run),
+                handEdits(run));
+        Origin origin = Origin.of(order.sample(), run.method());
+        return new SampleRecord(order.name(), origin, Optional.of(numbers), Optional.empty(), cautions);
+    }
+
+    static SampleRecord failed(SampleOrder order, Method method, String error, List<Caution> cautions) {
+        Origin origin = Origin.of(order.sample(), method);
+        return new SampleRecord(order.name(), origin, Optional.empty(), Optional.of(error), cautions);
+    }
+
+    /** Of a sample whose picture could not even be read. */
+    public static SampleRecord unread(String sample, Method method, String error) {
+        Origin origin = new Origin(Program.VERSION, MethodFile.hash(method), "", 0, 0, Optional.empty());
+        return new SampleRecord(sample, origin, Optional.empty(), Optional.of(error), List.of());
+    }
+
+    private static long handEdits(Run run) {
+        return run.stations().stream()
+                .mapToLong(s -> (long) s.findings().find(Findings.CORRECTIONS).orElse(0))
+                .sum();
+    }
+
+    private static List<CutAt> cuts(Run run) {
+        List<CutAt> cuts = new ArrayList<>();
+        for (Run.Station station : run.stations()) {
+            int number = run.method().indexOf(station.step().id()) + 1;
+            station.findings().cuts().forEach(value -> cuts.add(new CutAt(number, value)));
+        }
+        return cuts;
+    }
+
+    /** How large a pixel is in a unit; pixels where the sample has no scale. */
+    public PixelSize told(LengthUnit unit) {
+        return PixelSize.of(unit, origin.scale());
+    }
+}
