@@ -250,6 +250,6 @@ public class TwelveMegapixels extends TwoThreads {
         PictureOrder sample =
                 new PictureOrder(Optional.empty(), PictureRef.of(file, 1), Optional.empty(), false, List.of());
         RunOrder order = new RunOrder(method, List.of(sample), folder.resolve("out"), 1, true);
-        return BatchRun.run(order, workers, BatchRun.Watcher.SILENT);
+        return BatchRun.run(order, workers, new Cancel(), BatchRun.Watcher.SILENT);
     }
 }

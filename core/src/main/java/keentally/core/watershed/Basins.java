@@ -1,6 +1,7 @@
 package keentally.core.watershed;
 
 import java.util.Arrays;
+import keentally.core.work.Cancel;
 
 /**
  * The minima of a piece by their dynamics.
@@ -12,6 +13,7 @@ import java.util.Arrays;
  */
 final class Basins {
     private static final int NOT_YET = -1;
+    private static final int OFTEN = (1 << 16) - 1;
 
     private Basins() {}
 
@@ -21,13 +23,17 @@ final class Basins {
      *
      * @param measure how deep a basin is, from the height where it spills and that of its minimum
      */
-    static int[] seeds(Heights heights, double depth, Depth measure) {
+    static int[] seeds(Heights heights, double depth, Depth measure, Cancel cancel) {
         int[] level = heights.level;
-        int[] leader = new int[level.length];
+        int[] leader = heights.spare;
         Arrays.fill(leader, NOT_YET);
         int[] seeds = new int[8];
         int count = 0;
-        for (int p : heights.order) {
+        for (int i = 0; i < heights.count(); i++) {
+            if ((i & OFTEN) == OFTEN) {
+                cancel.check();
+            }
+            int p = heights.order[i];
             leader[p] = p;
             int own = p;
             int last = NOT_YET;
@@ -51,7 +57,7 @@ final class Basins {
                 int spilled = deeper ? other : own;
                 own = deeper ? own : other;
                 boolean truly = level[p] > level[spilled];
-                if (truly && measure.of(heights.height[level[p]], heights.height[level[spilled]]) >= depth) {
+                if (truly && measure.of(heights.height(level[p]), heights.height(level[spilled])) >= depth) {
                     seeds = count == seeds.length ? Arrays.copyOf(seeds, 2 * count) : seeds;
                     seeds[count++] = spilled;
                 }

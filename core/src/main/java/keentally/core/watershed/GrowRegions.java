@@ -29,7 +29,7 @@ import keentally.core.work.Work;
  * </ul>
  *
  * <p>Edge cases: an even plane has one minimum and one peak, the first pixel of the piece; not-a-number counts as the highest when it is
- * flooded and is never a peak unless nothing else is there. Cost: one sorting of each piece, and one of the peaks; memory a few words a pixel. Source of the flood as in {@link Flood}; prominence is the dynamics of M. Grimaud (1992), see
+ * flooded and is never a peak unless nothing else is there. Cost: one sorting of each piece, and one of the peaks; memory twelve bytes for each place in the boxes of the pieces at work. Source of the flood as in {@link Flood}; prominence is the dynamics of M. Grimaud (1992), see
  * {@link Basins}.
  */
 public final class GrowRegions {
@@ -43,7 +43,7 @@ public final class GrowRegions {
         return Piece.part(
                 field.mask(),
                 heights::at,
-                (h, piece) -> Basins.seeds(h, depth, (spill, minimum) -> spill - minimum),
+                (h, piece, cancel) -> Basins.seeds(h, depth, (spill, minimum) -> spill - minimum, cancel),
                 work);
     }
 
@@ -56,7 +56,7 @@ public final class GrowRegions {
         return Piece.part(
                 field.mask(),
                 upsideDown ? (x, y) -> -heights.at(x, y) : heights::at,
-                (h, piece) -> markers.stream()
+                (h, piece, cancel) -> markers.stream()
                         .mapToInt(p -> piece.place((int) Math.floor(p.x()), (int) Math.floor(p.y())))
                         .filter(place -> place >= 0)
                         .sorted()
@@ -75,8 +75,8 @@ public final class GrowRegions {
         Piece.part(
                 field.mask(),
                 (x, y) -> -plane.at(x, y),
-                (heights, piece) -> {
-                    int[] seeds = Basins.seeds(heights, prominence, (spill, minimum) -> spill - minimum);
+                (heights, piece, cancel) -> {
+                    int[] seeds = Basins.seeds(heights, prominence, (spill, minimum) -> spill - minimum, cancel);
                     synchronized (found) {
                         Arrays.stream(seeds)
                                 .mapToObj(piece::pixel)

@@ -1,112 +1,168 @@
 package keentally.core.watershed;
 
 import java.util.Arrays;
+import keentally.core.work.Cancel;
 
 /**
- * A piece of a picture with a height on each of its pixels, in a box with one pixel of nothing round it. A pixel is known by its place in
- * the box, so that places go in reading order and neighbours lie at fixed steps.
+ * The pixels of a piece from low to high. A pixel is known by its place in the piece's box, which has one pixel of nothing round it, so
+ * that places go in reading order and neighbours lie at fixed steps.
  *
- * <p>Heights are whole numbers or floats, compared exactly; not-a-number counts as the highest.
+ * <p>Heights are whole numbers or floats, compared exactly; not-a-number counts as the highest. The level of a pixel is how many pixels
+ * of the piece are lower, so that levels are in the order of heights and {@code order[level]} is the first pixel of a level.
+ *
+ * <p>Memory: three whole numbers a place. The third array is spare: it sorts here, leads in {@link Basins}, and holds what waits in
+ * {@link Flood}. Cost: a radix sort by eleven bits at a time, of as many bits as the heights differ in.
  */
 final class Heights {
     /** The level of what does not belong to the piece. */
     static final int OUTSIDE = -1;
 
-    /** For each place the rank of its height among the different heights, from 0; {@link #OUTSIDE} where there is no pixel. */
+    private static final int BITS = 11;
+    private static final int DIGITS = 1 << BITS;
+
     final int[] level;
 
     /** The places of the pixels from low to high; equal ones in reading order. */
     final int[] order;
 
-    /** The height of each level. */
-    final double[] height;
+    final int[] spare;
 
     /** Steps from a place to its eight neighbours, in reading order. */
     final int[] steps;
 
+    private final int count;
+    private final At height;
+
+    /** A bit for each place in the order at which a level begins. */
+    private final long[] begins;
+
+    /** The height of the pixel at a place. */
+    @FunctionalInterface
+    interface At {
+        double height(int place);
+    }
+
     /**
      * @param boxWidth without the border
      * @param boxHeight without the border
-     * @param place of each pixel, as {@link #place} gives it, in reading order
-     * @param value the height of each, as many
+     * @param places of the pixels, in reading order; those behind {@code count} are not read. Becomes a part of this
+     * @param height of the pixel at a place, as {@link #comparable}
      */
-    Heights(int boxWidth, int boxHeight, int[] place, double[] value) {
+    Heights(int boxWidth, int boxHeight, int[] places, int count, At height, Cancel cancel) {
         int stride = boxWidth + 2;
         this.steps = new int[] {-stride - 1, -stride, -stride + 1, -1, 1, stride - 1, stride, stride + 1};
+        this.count = count;
+        this.height = height;
         this.level = new int[stride * (boxHeight + 2)];
+        this.spare = new int[level.length];
         Arrays.fill(level, OUTSIDE);
-        this.order = new int[value.length];
-        Range range = Range.of(value);
-        this.height = range.isDense() ? counted(place, value, range) : sorted(place, value, range.whole);
+        boolean whole = wholeKeys(places);
+        if (!whole) {
+            floatKeys(places);
+        }
+        cancel.check();
+        this.order = sorted(places, cancel);
+        this.begins = new long[(count >> 6) + 1];
+        rank();
     }
 
-    /** Of values: least, greatest, and whether all of them are whole numbers. */
-    private record Range(int least, int most, boolean whole, int count) {
-        static Range of(double[] value) {
-            int least = Integer.MAX_VALUE;
-            int most = Integer.MIN_VALUE;
-            for (double each : value) {
-                int v = (int) each;
-                if (v != each) {
-                    return new Range(0, 0, false, value.length);
-                }
-                least = Math.min(least, v);
-                most = Math.max(most, v);
+    /** Writes each height to its place; gives up at the first that is no whole number. */
+    private boolean wholeKeys(int[] places) {
+        for (int i = 0; i < count; i++) {
+            double v = height.height(places[i]);
+            int key = (int) v;
+            if (key != v) {
+                return false;
             }
-            return new Range(least, most, true, value.length);
+            level[places[i]] = key;
         }
+        return true;
+    }
 
-        /** Whether there are few enough values to be counted one by one. */
-        boolean isDense() {
-            return whole && (long) most - least <= 4L * count + 65_536;
+    /** The bits of floats, so that whole numbers come in the same order. */
+    private void floatKeys(int[] places) {
+        for (int i = 0; i < count; i++) {
+            int bits = Float.floatToIntBits((float) height.height(places[i]));
+            level[places[i]] = bits ^ bits >> 31 & 0x7fffffff;
         }
     }
 
-    /** By counting how often each value occurs: levels are written along the box, and the order in as many streams as there are levels. */
-    private double[] counted(int[] place, double[] value, Range range) {
-        int[] start = new int[Math.max(0, range.most - range.least) + 2];
-        for (double v : value) {
-            start[(int) v - range.least + 1]++;
+    private int[] sorted(int[] places, Cancel cancel) {
+        int least = Integer.MAX_VALUE;
+        int most = Integer.MIN_VALUE;
+        for (int i = 0; i < count; i++) {
+            least = Math.min(least, level[places[i]]);
+            most = Math.max(most, level[places[i]]);
         }
-        int[] rank = new int[start.length];
-        double[] heights = new double[start.length];
-        int levels = 0;
-        for (int i = 1; i < start.length; i++) {
-            rank[i - 1] = levels;
-            if (start[i] > 0) {
-                heights[levels++] = range.least + (i - 1);
-            }
-            start[i] += start[i - 1];
+        int[] from = places;
+        int[] to = spare;
+        for (int shift = 0; shift < Integer.SIZE && most - least >>> shift != 0; shift += BITS) {
+            cancel.check();
+            pass(from, to, least, shift);
+            int[] swap = from;
+            from = to;
+            to = swap;
         }
-        for (int i = 0; i < value.length; i++) {
-            int v = (int) value[i] - range.least;
-            level[place[i]] = rank[v];
-            order[start[v]++] = place[i];
+        if (from == spare) {
+            System.arraycopy(spare, 0, places, 0, count);
         }
-        return Arrays.copyOf(heights, levels);
+        return places;
     }
 
-    /** By keys of the value's bits with the pixel's number behind them. */
-    private double[] sorted(int[] place, double[] value, boolean whole) {
-        long[] keys = new long[value.length];
-        for (int i = 0; i < keys.length; i++) {
-            int bits = Float.floatToIntBits((float) value[i]);
-            int key = whole ? (int) value[i] : bits ^ bits >> 31 & 0x7fffffff;
-            keys[i] = (long) key << 32 | i;
+    /** One digit of the sort; equal digits stay in their order. */
+    private void pass(int[] from, int[] to, int least, int shift) {
+        int[] start = new int[DIGITS + 1];
+        for (int i = 0; i < count; i++) {
+            start[(level[from[i]] - least >>> shift & DIGITS - 1) + 1]++;
         }
-        Arrays.sort(keys);
-        double[] heights = new double[keys.length];
-        int levels = 0;
-        for (int i = 0; i < keys.length; i++) {
-            int pixel = (int) keys[i];
-            double h = value[pixel];
-            if (i == 0 || h > heights[levels - 1]) {
-                heights[levels++] = h;
+        for (int d = 0; d < DIGITS; d++) {
+            start[d + 1] += start[d];
+        }
+        for (int i = 0; i < count; i++) {
+            int p = from[i];
+            to[start[level[p] - least >>> shift & DIGITS - 1]++] = p;
+        }
+    }
+
+    /** Levels take the place of keys. */
+    private void rank() {
+        int before = 0;
+        int now = 0;
+        for (int i = 0; i < count; i++) {
+            int p = order[i];
+            int key = level[p];
+            if (i == 0 || key != before) {
+                now = i;
+                before = key;
+                begins[i >> 6] |= 1L << i;
             }
-            order[i] = place[pixel];
-            level[place[pixel]] = levels - 1;
+            level[p] = now;
         }
-        return Arrays.copyOf(heights, levels);
+    }
+
+    int count() {
+        return count;
+    }
+
+    /** The level above; the number of pixels where there is none. */
+    int above(int level) {
+        int word = level + 1 >> 6;
+        if (level + 1 >= count) {
+            return count;
+        }
+        long left = begins[word] & -1L << level + 1;
+        while (left == 0) {
+            if (++word == begins.length) {
+                return count;
+            }
+            left = begins[word];
+        }
+        return (word << 6) + Long.numberOfTrailingZeros(left);
+    }
+
+    /** As long as {@link #order} is not used for something else. */
+    double height(int ofLevel) {
+        return height.height(order[ofLevel]);
     }
 
     /** The place of a pixel in a box; x and y count from the box's corner. */

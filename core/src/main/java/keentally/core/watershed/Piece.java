@@ -1,12 +1,14 @@
 package keentally.core.watershed;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import keentally.core.label.Labeller;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Neighbours;
 import keentally.core.region.RegionBuilder;
 import keentally.core.region.Regions;
+import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 
 /**
@@ -49,7 +51,7 @@ final class Piece {
     /** Where the flood of a piece begins: places in its box, in reading order; none where it is to be left out. */
     @FunctionalInterface
     interface Sources {
-        int[] of(Heights heights, Piece piece);
+        int[] of(Heights heights, Piece piece, Cancel cancel);
     }
 
     /** Floods every piece of a mask, by eight neighbours; each source gives a region, and what no water reaches belongs to none. */
@@ -60,7 +62,7 @@ final class Piece {
             List<Parts> parts = new ArrayList<>();
             for (int piece : batches.get(b)) {
                 work.cancel().check();
-                parts.add(new Piece(pieces, piece).flooded(ground, sources));
+                parts.add(new Piece(pieces, piece).flooded(ground, sources, work.cancel()));
             }
             return parts;
         });
@@ -101,38 +103,67 @@ final class Piece {
         return new int[] {left + place % (boxWidth + 2) - 1, top + place / (boxWidth + 2) - 1};
     }
 
-    private Parts flooded(Ground ground, Sources sources) {
-        Heights heights = heights(ground);
-        int[] seeds = sources.of(heights, this);
-        int[] label = seeds.length < 2 ? new int[0] : Flood.of(heights, seeds);
-        return new Parts(seeds.length, label);
+    private Parts flooded(Ground ground, Sources sources, Cancel cancel) {
+        Heights heights = heights(ground, cancel);
+        int[] seeds = sources.of(heights, this, cancel);
+        return seeds.length < 2 ? new Parts(seeds.length) : new Parts(seeds.length, Flood.of(heights, seeds, cancel));
     }
 
-    Heights heights(Ground ground) {
-        int pixels = Math.toIntExact(pieces.pixels(piece));
-        int[] place = new int[pixels];
-        double[] value = new double[pixels];
+    private Heights heights(Ground ground, Cancel cancel) {
+        int[] places = new int[Math.toIntExact(pieces.pixels(piece))];
         int filled = 0;
         for (int run = pieces.firstRun(piece); run < pieces.firstRun(piece + 1); run++) {
-            int y = pieces.runY(run);
+            int first = Heights.place(pieces.runFrom(run) - left, pieces.runY(run) - top, boxWidth);
             for (int x = pieces.runFrom(run); x < pieces.runTo(run); x++) {
-                place[filled] = Heights.place(x - left, y - top, boxWidth);
-                value[filled++] = Heights.comparable(ground.at(x, y));
+                places[filled++] = first + x - pieces.runFrom(run);
             }
         }
-        return new Heights(boxWidth, boxHeight, place, value);
+        int stride = boxWidth + 2;
+        Heights.At at = p -> Heights.comparable(ground.at(left + p % stride - 1, top + p / stride - 1));
+        return new Heights(boxWidth, boxHeight, places, filled, at, cancel);
     }
 
-    /** What the piece fell into. */
+    /** What the piece fell into: stretches of its runs, so that the box can be let go of. */
     private final class Parts {
         private final int count;
 
-        /** Of each place of its box; none where it stayed whole. */
-        private final int[] label;
+        /** Label, y, from and to of each stretch; none where the piece stayed whole. */
+        private int[] stretches = {};
 
-        Parts(int count, int[] label) {
+        private int filled;
+
+        Parts(int count) {
             this.count = count;
-            this.label = label;
+        }
+
+        /** @param label of each place of the box */
+        Parts(int count, int[] label) {
+            this(count);
+            for (int run = pieces.firstRun(piece); run < pieces.firstRun(piece + 1); run++) {
+                cut(label, pieces.runY(run), pieces.runFrom(run), pieces.runTo(run));
+            }
+        }
+
+        /** Cuts a run where the label changes. */
+        private void cut(int[] label, int y, int from, int to) {
+            int at = Heights.place(from - left, y - top, boxWidth) - from;
+            int start = from;
+            for (int x = from + 1; x <= to; x++) {
+                if (x == to || label[at + x] != label[at + start]) {
+                    keep(label[at + start], y, start, x);
+                    start = x;
+                }
+            }
+        }
+
+        private void keep(int label, int y, int from, int to) {
+            if (filled == stretches.length) {
+                stretches = Arrays.copyOf(stretches, Math.max(64, filled + filled / 2 & -4));
+            }
+            stretches[filled++] = label;
+            stretches[filled++] = y;
+            stretches[filled++] = from;
+            stretches[filled++] = to;
         }
 
         void addTo(RegionBuilder builder) {
@@ -143,25 +174,11 @@ final class Piece {
             for (int i = 1; i < count; i++) {
                 builder.next();
             }
-            for (int run = pieces.firstRun(piece); run < pieces.firstRun(piece + 1); run++) {
-                int y = pieces.runY(run);
-                if (count == 1) {
-                    builder.add(base, y, pieces.runFrom(run), pieces.runTo(run));
-                } else {
-                    addRun(builder, base, y, pieces.runFrom(run), pieces.runTo(run));
-                }
+            for (int run = pieces.firstRun(piece); count == 1 && run < pieces.firstRun(piece + 1); run++) {
+                builder.add(base, pieces.runY(run), pieces.runFrom(run), pieces.runTo(run));
             }
-        }
-
-        /** Cuts a run where the label changes. */
-        private void addRun(RegionBuilder builder, int base, int y, int from, int to) {
-            int at = Heights.place(from - left, y - top, boxWidth) - from;
-            int start = from;
-            for (int x = from + 1; x <= to; x++) {
-                if (x == to || label[at + x] != label[at + start]) {
-                    builder.add(base + label[at + start], y, start, x);
-                    start = x;
-                }
+            for (int i = 0; i < filled; i += 4) {
+                builder.add(base + stretches[i], stretches[i + 1], stretches[i + 2], stretches[i + 3]);
             }
         }
     }

@@ -19,8 +19,8 @@ import keentally.core.work.Work;
  * </ul>
  *
  * <p>Edge cases: an empty mask has no object; a mask that fills the field is one object by outline, since nothing is near its edge; a
- * depth of 0 parts at every true minimum. Cost: one distance map and one sorting of each piece; memory a few words for each pixel of the
- * pieces at work. Pieces are done in parallel, each by one thread, and put together in reading order.
+ * depth of 0 parts at every true minimum. Cost: one distance map and one sorting of each piece; memory four bytes a pixel for
+ * the map, and twelve for each place in the boxes of the pieces at work. Pieces are done in parallel, each by one thread, and put together in reading order.
  */
 public final class SplitTouching {
     private SplitTouching() {}
@@ -33,8 +33,11 @@ public final class SplitTouching {
         return Piece.part(
                 mask,
                 (x, y) -> -(double) squares[y * width + x],
-                (heights, piece) -> Basins.seeds(
-                        heights, depth, (spill, minimum) -> StrictMath.sqrt(-minimum) - StrictMath.sqrt(-spill)),
+                (heights, piece, cancel) -> Basins.seeds(
+                        heights,
+                        depth,
+                        (spill, minimum) -> StrictMath.sqrt(-minimum) - StrictMath.sqrt(-spill),
+                        cancel),
                 work);
     }
 
@@ -46,7 +49,7 @@ public final class SplitTouching {
         return Piece.part(
                 mask,
                 bright ? (x, y) -> -plane.at(x, y) : plane::at,
-                (heights, piece) -> Basins.seeds(heights, depth, (spill, minimum) -> spill - minimum),
+                (heights, piece, cancel) -> Basins.seeds(heights, depth, (spill, minimum) -> spill - minimum, cancel),
                 work);
     }
 }

@@ -1,7 +1,10 @@
 package keentally.core.watershed;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import com.sun.management.ThreadMXBean;
+import java.lang.management.ManagementFactory;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -13,12 +16,14 @@ import keentally.core.picture.Plane;
 import keentally.core.picture.PlaneF;
 import keentally.core.region.Regions;
 import keentally.core.work.Cancel;
+import keentally.core.work.CancelledException;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class GrowRegionsTest {
     static Stream<Arguments> seeds() {
@@ -125,5 +130,75 @@ class GrowRegionsTest {
         assertThat(GrowRegions.from(parted, even, false, List.of(), two).count())
                 .isZero();
         assertThat(GrowRegions.fromMinima(parted, even, 3, two).count()).isEqualTo(2);
+    }
+
+    /** Far more places than any block inside holds: on levels and slopes, and with every height another one. */
+    @ParameterizedTest
+    @ValueSource(ints = {1, 2, 3, 40, 5000, 10_000_000})
+    void largerPicturesAgreeToo(int levels) {
+        Chance chance = new Chance(levels);
+        int width = 217;
+        int height = 163;
+        float[] values = new float[width * height];
+        double[] heights = new double[values.length];
+        for (int i = 0; i < values.length; i++) {
+            float slope = levels > 3 ? (i % width) * levels / 900f : 0;
+            values[i] = levels < 100
+                    ? Math.round(chance.between(0, levels) + slope)
+                    : chance.between(0, levels) * 0.37f + slope;
+            heights[i] = Heights.comparable(values[i]);
+        }
+        Plane plane = PlaneF.of(width, height, values);
+        Field field = chance.field(width, height);
+        List<Point> places = new ArrayList<>();
+        for (int i = 0; i < 60; i++) {
+            places.add(new Point(chance.between(0.0, width), chance.between(0.0, height)));
+        }
+        List<Integer> inside = places.stream()
+                .map(p -> new int[] {(int) Math.floor(p.x()), (int) Math.floor(p.y())})
+                .filter(p -> field.contains(p[0], p[1]))
+                .map(p -> p[1] * width + p[0])
+                .sorted()
+                .distinct()
+                .toList();
+        Regions found = GrowRegions.from(field, plane, false, places, two);
+        assertThat(SlowFlood.labels(found)).isEqualTo(SlowFlood.numbered(SlowFlood.of(field.mask(), heights, inside)));
+    }
+
+    /** Twelve bytes a pixel, and what the regions themselves take, however many heights there are. */
+    @Test
+    void aFloodTakesTwelveBytesAPixel() {
+        int width = 1000;
+        int height = 800;
+        Chance chance = new Chance(7);
+        float[] values = new float[width * height];
+        for (int i = 0; i < values.length; i++) {
+            int x = i % width - 500;
+            int y = i / width - 400;
+            values[i] = (float) (Math.sqrt(x * x + y * y) + 1e-3 * chance.between(0.0, 1));
+        }
+        Plane plane = PlaneF.of(width, height, values);
+        Field field = Field.whole(width, height);
+        List<Point> two = List.of(new Point(300, 300), new Point(700, 500));
+        GrowRegions.from(field, plane, false, two, Work.alone());
+        ThreadMXBean threads = (ThreadMXBean) ManagementFactory.getThreadMXBean();
+        long before = threads.getCurrentThreadAllocatedBytes();
+        GrowRegions.from(field, plane, false, two, Work.alone());
+        long perPixel = (threads.getCurrentThreadAllocatedBytes() - before) / values.length;
+        assertThat(perPixel).isBetween(8L, 13L);
+    }
+
+    @Test
+    void aFloodCanBeStopped() {
+        Plane even = PlaneF.of(900, 900, new float[810_000]);
+        Cancel cancel = new Cancel();
+        cancel.ask();
+        assertThatThrownBy(() -> GrowRegions.from(
+                        Field.whole(900, 900),
+                        even,
+                        false,
+                        List.of(new Point(1, 1), new Point(800, 800)),
+                        new Work(Workers.alone(), cancel)))
+                .isInstanceOf(CancelledException.class);
     }
 }
