@@ -6,7 +6,7 @@ import java.util.Arrays;
  * One bit a pixel, 64 pixels a word, each row starting a new word; pixel x of a row is bit x mod 64 of word x / 64. The
  * spare bits at the end of a row are 0.
  */
-public final class Mask {
+public final class Mask implements HoldsBuffers {
     private final int width;
     private final int height;
     private final int stride;
@@ -217,6 +217,11 @@ public final class Mask {
 
     public long bytes() {
         return 8L * words.length;
+    }
+
+    @Override
+    public void addTo(Buffers buffers) {
+        buffers.add(words, bytes());
     }
 
     @Override

@@ -9,7 +9,7 @@ import java.util.stream.Collectors;
  *
  * @param channels at least one; names differ
  */
-public record Picture(List<Channel> channels) {
+public record Picture(List<Channel> channels) implements HoldsBuffers {
     public Picture {
         channels = List.copyOf(channels);
         if (channels.isEmpty()) {
@@ -69,5 +69,10 @@ public record Picture(List<Channel> channels) {
 
     public long bytes() {
         return channels.stream().mapToLong(c -> c.plane().bytes()).sum();
+    }
+
+    @Override
+    public void addTo(Buffers buffers) {
+        channels.forEach(c -> buffers.add(c.plane()));
     }
 }

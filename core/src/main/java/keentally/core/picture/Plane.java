@@ -1,7 +1,7 @@
 package keentally.core.picture;
 
 /** One value a pixel, in the values the picture came with. */
-public sealed interface Plane permits Plane8, Plane16, PlaneF {
+public sealed interface Plane extends HoldsBuffers permits Plane8, Plane16, PlaneF {
     int width();
 
     int height();

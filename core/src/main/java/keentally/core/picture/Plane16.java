@@ -50,4 +50,9 @@ public final class Plane16 implements Plane {
     public short[] values() {
         return values;
     }
+
+    @Override
+    public void addTo(Buffers buffers) {
+        buffers.add(values, bytes());
+    }
 }

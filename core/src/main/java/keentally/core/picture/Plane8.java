@@ -50,4 +50,9 @@ public final class Plane8 implements Plane {
     public byte[] values() {
         return values;
     }
+
+    @Override
+    public void addTo(Buffers buffers) {
+        buffers.add(values, bytes());
+    }
 }

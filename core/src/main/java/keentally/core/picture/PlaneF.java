@@ -47,4 +47,9 @@ public final class PlaneF implements Plane {
     public float[] values() {
         return values;
     }
+
+    @Override
+    public void addTo(Buffers buffers) {
+        buffers.add(values, bytes());
+    }
 }

@@ -5,10 +5,12 @@ import java.util.List;
 import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import keentally.core.picture.Buffers;
+import keentally.core.picture.HoldsBuffers;
 import keentally.core.picture.Mask;
 
 /** Regions with their fate: kept, or dropped by a station. What is dropped stays known, so that it can be shown. */
-public final class Objects {
+public final class Objects implements HoldsBuffers {
     private final Regions regions;
     private final List<String> stations;
     private final int[] fate;
@@ -114,7 +116,9 @@ public final class Objects {
         return regions.lines(this::isKept);
     }
 
-    public long bytes() {
-        return regions.bytes() + 4L * (3 * fate.length + kept.length);
+    @Override
+    public void addTo(Buffers buffers) {
+        buffers.add(regions);
+        buffers.add(this, 4L * (3 * fate.length + kept.length));
     }
 }

@@ -6,13 +6,15 @@ import java.util.List;
 import java.util.Set;
 import java.util.function.IntPredicate;
 import keentally.core.geometry.Point;
+import keentally.core.picture.Buffers;
+import keentally.core.picture.HoldsBuffers;
 import keentally.core.picture.Mask;
 
 /**
  * Regions of a picture, each a set of runs (stretches of pixels in one row). Runs are held in reading order; {@link #runs}
  * lists those of one region, in reading order too. Memory: 20 bytes a run, whatever the size of the picture.
  */
-public final class Regions {
+public final class Regions implements HoldsBuffers {
     private final int width;
     private final int height;
     private final int[] y;
@@ -272,6 +274,11 @@ public final class Regions {
 
     public long bytes() {
         return 20L * owner.length + 4L * (rowStart.length + start.length);
+    }
+
+    @Override
+    public void addTo(Buffers buffers) {
+        buffers.add(this, bytes());
     }
 
     /** One run of a region. */

@@ -121,7 +121,7 @@ public final class Runner {
         }
         long start = System.nanoTime();
         Outcome outcome = step.apply(before, site);
-        cache.put(key, outcome, outcome.state().bytesBeyond(before), System.nanoTime() - start);
+        cache.put(key, outcome, System.nanoTime() - start);
         return new Place(key, outcome.state(), outcome);
     }
 

@@ -7,8 +7,9 @@ import java.util.SequencedMap;
 import keentally.core.colour.ChannelPlane;
 import keentally.core.colour.ColourRows;
 import keentally.core.measure.Ground;
-import keentally.core.picture.Channel;
+import keentally.core.picture.Buffers;
 import keentally.core.picture.Field;
+import keentally.core.picture.HoldsBuffers;
 import keentally.core.picture.Mask;
 import keentally.core.picture.PhaseMap;
 import keentally.core.picture.Picture;
@@ -33,7 +34,8 @@ public record State(
         Optional<PhaseMap> phases,
         Optional<Mask> mask,
         Optional<Objects> objects,
-        SequencedMap<String, Mask> aside) {
+        SequencedMap<String, Mask> aside)
+        implements HoldsBuffers {
 
     private static final SequencedMap<String, Mask> NOTHING =
             Collections.unmodifiableSequencedMap(new LinkedHashMap<>());
@@ -171,25 +173,14 @@ public record State(
         return new Ground(signal(signal, work), original, field, scale);
     }
 
-    /** Memory held beyond what {@code before} holds already. */
-    public long bytesBeyond(State before) {
-        long bytes = 0;
-        for (Channel channel : current.channels()) {
-            boolean shared = before.current.channels().stream().anyMatch(c -> c.plane() == channel.plane());
-            bytes += shared ? 0 : channel.plane().bytes();
-        }
-        if (!phases.equals(before.phases)) {
-            bytes += phases.map(p -> p.map().bytes()).orElse(0L);
-        }
-        if (mask.orElse(null) != before.mask.orElse(null)) {
-            bytes += mask.map(Mask::bytes).orElse(0L);
-        }
-        for (Mask kept : aside.values()) {
-            bytes += before.aside.containsValue(kept) || mask.orElse(null) == kept ? 0 : kept.bytes();
-        }
-        if (objects.orElse(null) != before.objects.orElse(null)) {
-            bytes += objects.map(Objects::bytes).orElse(0L);
-        }
-        return bytes;
+    @Override
+    public void addTo(Buffers buffers) {
+        buffers.add(original);
+        buffers.add(current);
+        field.inside().ifPresent(buffers::add);
+        phases.ifPresent(p -> buffers.add(p.map()));
+        mask.ifPresent(buffers::add);
+        objects.ifPresent(buffers::add);
+        aside.values().forEach(buffers::add);
     }
 }

@@ -5,7 +5,9 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import keentally.core.picture.Buffers;
 import keentally.core.picture.Channel;
+import keentally.core.picture.HoldsBuffers;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane;
 import keentally.core.picture.Plane16;
@@ -17,7 +19,7 @@ import keentally.core.work.Work;
  * A picture and its halves: level k has every 2^k × 2^k pixels averaged into one. The first level is the picture itself and
  * costs nothing; the rest take a third of its memory. Averages of whole numbers are rounded, which shows nowhere.
  */
-public final class Pyramid {
+public final class Pyramid implements HoldsBuffers {
     private static final int SMALLEST = 256;
 
     private final List<List<Plane>> levels;
@@ -216,5 +218,10 @@ public final class Pyramid {
         if (plane.width() < into.length) {
             into[into.length - 1] = into[into.length - 2];
         }
+    }
+
+    @Override
+    public void addTo(Buffers buffers) {
+        levels.forEach(planes -> planes.forEach(buffers::add));
     }
 }

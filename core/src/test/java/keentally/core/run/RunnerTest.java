@@ -13,6 +13,8 @@ import keentally.core.method.Method;
 import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane;
+import keentally.core.picture.Plane8;
+import keentally.core.picture.PlaneF;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.Scale;
 import keentally.core.setting.Setting;
@@ -175,5 +177,59 @@ class RunnerTest {
             assertThat(cache.held()).isBetween(1L, 60_000L);
         }
         assertThat(cache.size()).isPositive();
+    }
+
+    /** A chain of filters, each of which hands pictures on: what a descendant can reach is held, and must be counted. */
+    @Test
+    void memoryStaysWithinTheBudgetAsTheHeapSeesIt() throws RunFault {
+        long budget = 24_000_000;
+        int side = 500;
+        Plane plane = Plane8.of(side, side, new byte[side * side]);
+        Sample sample = Sample.of("large", Picture.grey(plane), List.of(), Optional.empty());
+        StateCache cache = new StateCache(budget);
+        Runner runner = new Runner(Workers.alone(), cache);
+        Method method = method("smooth", "invert", "smooth", "invert");
+        run(runner, method, sample);
+        long before = usedHeap();
+        for (int i = 1; i <= 500; i++) {
+            String step = "smooth-" + (i % 2 + 1);
+            method = set(method, method.steps().get(i % 2 * 2).id(), "sigma", 0.3 + i / 200.0 + " px");
+            run(runner, method, sample);
+            assertThat(cache.held()).as(step).isLessThanOrEqualTo(budget);
+        }
+        assertThat(usedHeap() - before).isLessThan(budget + 4_000_000);
+        assertThat(cache.size()).isPositive();
+    }
+
+    private static long usedHeap() {
+        Runtime runtime = Runtime.getRuntime();
+        long least = Long.MAX_VALUE;
+        for (int i = 0; i < 4; i++) {
+            System.gc();
+            least = Math.min(least, runtime.totalMemory() - runtime.freeMemory());
+        }
+        return least;
+    }
+
+    @Test
+    void whatOthersHoldIsCountedUntilTheyLetGo() throws RunFault {
+        StateCache cache = new StateCache(1_000_000);
+        Runner runner = new Runner(Workers.alone(), cache);
+        run(runner, method("smooth", "threshold"), SAMPLE);
+        long own = cache.held();
+        assertThat(cache.size()).isEqualTo(2);
+        Plane large = PlaneF.of(600, 400, new float[240_000]);
+        StateCache.Hold one = cache.hold(large);
+        StateCache.Hold again = cache.hold(large);
+        assertThat(cache.held()).isEqualTo(own + 960_000).isLessThanOrEqualTo(1_000_000);
+        StateCache.Hold more = cache.hold(PlaneF.of(600, 400, new float[240_000]));
+        assertThat(cache.size()).as("outcomes went for what is held").isZero();
+        assertThat(cache.held()).isEqualTo(1_920_000);
+        one.close();
+        one.close();
+        assertThat(cache.held()).isEqualTo(1_920_000);
+        again.close();
+        more.close();
+        assertThat(cache.held()).isZero();
     }
 }

@@ -8,6 +8,7 @@ import java.util.Optional;
 import keentally.core.Chance;
 import keentally.core.geometry.Rectangle;
 import keentally.core.label.Labeller;
+import keentally.core.picture.Buffers;
 import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Neighbours;
@@ -117,9 +118,17 @@ class StateRulesTest {
 
     @Test
     void memoryIsCountedOnce() {
-        assertThat(START.bytesBeyond(START)).isZero();
-        assertThat(START.give(MASK).bytesBeyond(START)).isEqualTo(MASK.bytes());
-        assertThat(ALL.bytesBeyond(START.give(PHASES).give(MASK)))
-                .isEqualTo(OBJECTS.bytes() + ALL.needMask().bytes());
+        long picture = START.original().bytes();
+        assertThat(Buffers.of(START).bytes()).isEqualTo(picture);
+        assertThat(Buffers.of(START.give(MASK)).bytes()).isEqualTo(picture + MASK.bytes());
+        Buffers two = new Buffers();
+        two.add(START.give(MASK));
+        two.add(START.give(MASK).aside("kept", MASK));
+        assertThat(two.bytes()).isEqualTo(picture + MASK.bytes());
+        assertThat(Buffers.of(ALL).bytes())
+                .isEqualTo(picture
+                        + ALL.needPhases().map().bytes()
+                        + ALL.needMask().bytes()
+                        + Buffers.of(OBJECTS).bytes());
     }
 }
