@@ -15,6 +15,7 @@ import keentally.core.geometry.Ellipse;
 import keentally.core.geometry.Rectangle;
 import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
+import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import org.junit.jupiter.api.Test;
 
@@ -61,7 +62,7 @@ class FindTest {
         List<String> misses = new ArrayList<>();
         for (int i = 0; i < DRAWN; i++) {
             DrawnCaption drawn = CAPTIONS.get(i);
-            Caption found = CaptionFinder.find(drawn.picture());
+            Caption found = CaptionFinder.find(drawn.picture(), new Cancel());
             boolean right = found.bar().isPresent()
                     && Math.abs(found.bar().get().from() - drawn.from()) <= 1
                     && Math.abs(found.bar().get().to() - drawn.to()) <= 1
@@ -78,7 +79,8 @@ class FindTest {
         List<String> misses = new ArrayList<>();
         for (int i = 0; i < DRAWN; i++) {
             DrawnCaption drawn = CAPTIONS.get(i);
-            Optional<Rectangle> found = CaptionFinder.find(drawn.picture()).strip();
+            Optional<Rectangle> found =
+                    CaptionFinder.find(drawn.picture(), new Cancel()).strip();
             boolean right = drawn.strip().isPresent() == found.isPresent()
                     && (found.isEmpty()
                             || Math.abs(found.get().height()
@@ -96,7 +98,7 @@ class FindTest {
     void nothingIsFoundWhereNothingWasBurntIn() {
         List<String> wrong = new ArrayList<>();
         for (int i = 0; i < DRAWN; i++) {
-            Caption found = CaptionFinder.find(DrawnCaption.without(i));
+            Caption found = CaptionFinder.find(DrawnCaption.without(i), new Cancel());
             if (found.isThere()) {
                 wrong.add(i + ": " + found);
             }
@@ -107,12 +109,13 @@ class FindTest {
     @Test
     void theDemoCaptionIsFoundAndTheOtherDemosHaveNone() {
         DemoSample starch = StarchGranules.draw(Work.alone());
-        Caption found = CaptionFinder.find(starch.picture());
+        Caption found = CaptionFinder.find(starch.picture(), new Cancel());
         assertThat(found.strip()).contains(new Rectangle(0, 888, 1280, 72));
         assertThat(found.bar().orElseThrow().length() * starch.scale().umPerPx())
                 .isCloseTo(20, within(0.05));
         for (DemoSample other : List.of(FlourDispersion.draw(Work.alone()), CrumbSection.draw(Work.alone()))) {
-            assertThat(CaptionFinder.find(other.picture()).isThere()).isFalse();
+            assertThat(CaptionFinder.find(other.picture(), new Cancel()).isThere())
+                    .isFalse();
             assertThat(RoundField.find(other.picture(), Work.alone())).isEmpty();
         }
     }

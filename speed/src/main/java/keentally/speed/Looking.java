@@ -26,6 +26,7 @@ import keentally.core.view.Layers;
 import keentally.core.view.Pyramid;
 import keentally.core.view.StageComposer;
 import keentally.core.view.Viewport;
+import keentally.core.work.Cancel;
 import keentally.study.document.PictureRef;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
@@ -154,7 +155,7 @@ public class Looking extends TwoThreads {
 
     @Benchmark
     public Caption findCaption() {
-        return CaptionFinder.find(photo);
+        return CaptionFinder.find(photo, new Cancel());
     }
 
     @Benchmark

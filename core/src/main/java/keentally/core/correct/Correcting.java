@@ -19,6 +19,7 @@ import keentally.core.picture.Mask;
 import keentally.core.region.Objects;
 import keentally.core.region.RegionBuilder;
 import keentally.core.region.Regions;
+import keentally.core.work.Cancel;
 
 /**
  * Does to objects what a hand did, one correction after the other, as far as each still fits.
@@ -94,14 +95,19 @@ public final class Correcting {
         }
     }
 
-    /** @param station by which dropped objects are dropped */
-    public static Corrected of(Objects objects, List<Correction> corrections, Field field, String station) {
+    /**
+     * @param station by which dropped objects are dropped
+     * @param cancel looked at before each correction
+     */
+    public static Corrected of(
+            Objects objects, List<Correction> corrections, Field field, String station, Cancel cancel) {
         if (corrections.isEmpty()) {
             return new Corrected(
                     objects, List.of(), new boolean[objects.regions().count()]);
         }
         Correcting work = new Correcting(objects, field, station);
         for (Correction correction : corrections) {
+            cancel.check();
             work.fits.add(work.apply(correction));
         }
         return work.done();

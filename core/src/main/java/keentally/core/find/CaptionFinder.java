@@ -10,6 +10,7 @@ import keentally.core.geometry.Rectangle;
 import keentally.core.picture.Depth;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane;
+import keentally.core.work.Cancel;
 
 /**
  * Finds a caption strip and a burnt-in scale bar, told from the sample by what no camera takes: ground of one single value
@@ -40,15 +41,18 @@ public final class CaptionFinder {
     private final int width;
     private final int height;
     private final float[] v;
+    private final Cancel cancel;
 
-    private CaptionFinder(int width, int height, float[] v) {
+    private CaptionFinder(int width, int height, float[] v, Cancel cancel) {
         this.width = width;
         this.height = height;
         this.v = v;
+        this.cancel = cancel;
     }
 
-    public static Caption find(Picture picture) {
-        CaptionFinder finder = new CaptionFinder(picture.width(), picture.height(), grey(picture));
+    /** @param cancel looked at row by row */
+    public static Caption find(Picture picture, Cancel cancel) {
+        CaptionFinder finder = new CaptionFinder(picture.width(), picture.height(), grey(picture, cancel), cancel);
         Optional<Rectangle> strip = finder.strip();
         Optional<Bar> bar =
                 strip.flatMap(finder::bar).or(() -> finder.bar(new Rectangle(0, 0, picture.width(), picture.height())));
@@ -56,7 +60,7 @@ public final class CaptionFinder {
     }
 
     /** From 0 to 1 over all values of 8 bits; over those that occur for deeper pictures, which seldom use all of theirs. */
-    private static float[] grey(Picture picture) {
+    private static float[] grey(Picture picture, Cancel cancel) {
         int width = picture.width();
         int height = picture.height();
         float[] sum = new float[width * height];
@@ -65,6 +69,7 @@ public final class CaptionFinder {
         for (int c = 0; c < channels; c++) {
             Plane plane = picture.channels().get(c).plane();
             for (int y = 0; y < height; y++) {
+                cancel.check();
                 plane.readRow(y, 0, width, row, 0);
                 for (int x = 0; x < width; x++) {
                     sum[y * width + x] += Float.isFinite(row[x]) ? row[x] : 0;
@@ -180,6 +185,7 @@ public final class CaptionFinder {
         List<List<Run>> open = new ArrayList<>();
         List<List<Run>> done = new ArrayList<>();
         for (int y = top; y < bottom; y++) {
+            cancel.check();
             List<List<Run>> next = new ArrayList<>();
             for (Run run : runs(y)) {
                 List<Run> stack = open.stream()

@@ -17,4 +17,14 @@ public record Channel(String name, Plane plane, OptionalInt ink) {
     public Channel(String name, Plane plane) {
         this(name, plane, OptionalInt.empty());
     }
+
+    Channel thinned(int stride) {
+        int width = (plane.width() + stride - 1) / stride;
+        int height = (plane.height() + stride - 1) / stride;
+        float[] values = new float[width * height];
+        for (int i = 0; i < values.length; i++) {
+            values[i] = plane.at(i % width * stride, i / width * stride);
+        }
+        return new Channel(name, PlaneF.of(width, height, values), ink);
+    }
 }

@@ -71,6 +71,16 @@ public record Picture(List<Channel> channels) implements HoldsBuffers {
         return channels.stream().mapToLong(c -> c.plane().bytes()).sum();
     }
 
+    /** Every so manyth pixel of every so manyth row, as floats; itself for 1. */
+    public Picture thinned(int stride) {
+        if (stride < 1) {
+            throw new IllegalArgumentException("a stride must be at least 1, was " + stride);
+        }
+        return stride == 1
+                ? this
+                : new Picture(channels.stream().map(c -> c.thinned(stride)).toList());
+    }
+
     @Override
     public void addTo(Buffers buffers) {
         channels.forEach(c -> buffers.add(c.plane()));

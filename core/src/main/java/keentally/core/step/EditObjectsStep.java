@@ -38,7 +38,12 @@ record EditObjectsStep() implements Step {
             throw new StepFault(
                     "holds corrections by hand, and nobody has gone through the objects of this sample yet");
         }
-        Correcting.Corrected corrected = Correcting.of(objects, corrections.list(), before.field(), site.station());
+        Correcting.Corrected corrected = Correcting.of(
+                objects,
+                corrections.list(),
+                before.field(),
+                site.station(),
+                site.work().cancel());
         List<Integer> unfit = IntStream.range(0, corrections.list().size())
                 .filter(i -> !corrected.fits().get(i))
                 .boxed()

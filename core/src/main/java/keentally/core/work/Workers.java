@@ -3,8 +3,7 @@ package keentally.core.work;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.PriorityBlockingQueue;
 import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -16,15 +15,17 @@ import java.util.function.IntFunction;
  *
  * <p>The calling thread works too, so a job always moves on, even when every other thread is busy with somebody else's.
  * A job started from inside a band runs on that band's thread alone: there is one level of parallelism. Bands are cut by
- * the length of the job and never by the number of threads.
+ * the length of the job and never by the number of threads. Helpers serve the more urgent job first: between two bands they leave
+ * a job for one that is asked for by a more urgent thread.
  */
 public final class Workers implements AutoCloseable {
     private static final int MOST_BANDS = 32;
     private static final int LEAST_BAND = 8;
     private static final ThreadLocal<Boolean> INSIDE = ThreadLocal.withInitial(() -> false);
+    private static final ThreadLocal<Integer> URGENCY = ThreadLocal.withInitial(() -> 1);
 
     private final int threads;
-    private final ExecutorService helpers;
+    private final ThreadPoolExecutor helpers;
 
     private Workers(int threads) {
         if (threads < 1) {
@@ -35,13 +36,13 @@ public final class Workers implements AutoCloseable {
     }
 
     /** Once closed it drops what it is given: the caller of a job does without help. */
-    private static ExecutorService pool(int size) {
+    private static ThreadPoolExecutor pool(int size) {
         return new ThreadPoolExecutor(
                 size,
                 size,
                 0,
                 TimeUnit.SECONDS,
-                new LinkedBlockingQueue<>(),
+                new PriorityBlockingQueue<>(),
                 Thread.ofPlatform().daemon().name("worker-", 1).factory(),
                 new ThreadPoolExecutor.DiscardPolicy());
     }
@@ -58,6 +59,11 @@ public final class Workers implements AutoCloseable {
 
     public int threads() {
         return threads;
+    }
+
+    /** How urgent what the calling thread asks for is from now on; 0 is the most urgent, and 1 what a thread has that says nothing. */
+    public static void serveAs(int urgency) {
+        URGENCY.set(urgency);
     }
 
     void bands(int length, Cancel cancel, Work.Band band) {
@@ -80,9 +86,9 @@ public final class Workers implements AutoCloseable {
             }
             return;
         }
-        Job job = new Job(count, cancel, part);
+        Job job = new Job(count, cancel, part, URGENCY.get());
         for (int i = 0; i < Math.min(threads, count) - 1; i++) {
-            helpers.execute(job);
+            helpers.execute(new Helping(job));
         }
         job.run();
         job.await();
@@ -95,36 +101,71 @@ public final class Workers implements AutoCloseable {
         }
     }
 
+    /** A helper's stay with a job. */
+    private final class Helping implements Runnable, Comparable<Helping> {
+        private final Job job;
+
+        Helping(Job job) {
+            this.job = job;
+        }
+
+        @Override
+        public void run() {
+            while (job.runOne()) {
+                if (helpers.getQueue().peek() instanceof Helping other && other.job.urgency < job.urgency) {
+                    helpers.execute(this);
+                    return;
+                }
+            }
+        }
+
+        @Override
+        public int compareTo(Helping other) {
+            return Integer.compare(job.urgency, other.job.urgency);
+        }
+    }
+
     @FunctionalInterface
     private interface Part {
         void run(int index);
     }
 
     /** The parts of one call: handed out by counting up, so that a late helper finds nothing left and leaves. */
-    private static final class Job implements Runnable {
+    private static final class Job {
         private final int count;
         private final Cancel cancel;
         private final Part part;
+        private final int urgency;
         private final AtomicInteger next = new AtomicInteger();
         private final AtomicReference<Throwable> failure = new AtomicReference<>();
         private int done;
 
-        Job(int count, Cancel cancel, Part part) {
+        Job(int count, Cancel cancel, Part part, int urgency) {
             this.count = count;
             this.cancel = cancel;
             this.part = part;
+            this.urgency = urgency;
         }
 
-        @Override
-        public void run() {
+        void run() {
+            while (runOne()) {
+                // until none is left
+            }
+        }
+
+        /** Does the next part; no where none is left. */
+        boolean runOne() {
+            int i = next.getAndIncrement();
+            if (i >= count) {
+                return false;
+            }
             INSIDE.set(true);
             try {
-                for (int i = next.getAndIncrement(); i < count; i = next.getAndIncrement()) {
-                    one(i);
-                }
+                one(i);
             } finally {
                 INSIDE.set(false);
             }
+            return true;
         }
 
         private void one(int index) {

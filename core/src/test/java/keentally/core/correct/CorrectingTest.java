@@ -14,6 +14,7 @@ import keentally.core.picture.Mask;
 import keentally.core.picture.Neighbours;
 import keentally.core.region.Objects;
 import keentally.core.region.Regions;
+import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -54,7 +55,7 @@ class CorrectingTest {
 
     private static Correcting.Corrected corrected(Objects objects, Correction... corrections) {
         Field field = Field.whole(objects.regions().width(), objects.regions().height());
-        return Correcting.of(objects, List.of(corrections), field, HAND);
+        return Correcting.of(objects, List.of(corrections), field, HAND, new Cancel());
     }
 
     private static Objects drawn(Chance chance) {

@@ -9,6 +9,7 @@ import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane;
 import keentally.core.picture.PlaneF;
+import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import org.junit.jupiter.api.Test;
 
@@ -30,7 +31,7 @@ class FindEdgesTest {
                 for (Plane plane : List.of(
                         chance.plane8(width, height), filled(width, height, 7), filled(width, height, Float.NaN))) {
                     Picture picture = Picture.grey(plane);
-                    assertThat(CaptionFinder.find(picture).isThere())
+                    assertThat(CaptionFinder.find(picture, new Cancel()).isThere())
                             .as("%d × %d", width, height)
                             .isFalse();
                     assertThat(RoundField.find(picture, Work.alone()))

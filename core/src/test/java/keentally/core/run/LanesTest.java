@@ -8,8 +8,12 @@ import java.util.List;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import keentally.core.run.Lanes.Lane;
+import keentally.core.run.Lanes.Urgency;
+import keentally.core.work.Cancel;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 
 class LanesTest {
     private final List<Throwable> crashes = Collections.synchronizedList(new ArrayList<>());
@@ -29,8 +33,17 @@ class LanesTest {
         }
     }
 
-    /** Fills a lane with a running job that waits, then submits others behind it, and lets go. */
-    private void behindARunningJob(Lane lane, int others) {
+    private static void untilAsked(Cancel cancel) {
+        while (!cancel.asked()) {
+            Thread.onSpinWait();
+        }
+        cancel.check();
+    }
+
+    /** Fills a lane with a running task that waits, then submits others behind it, and lets go. */
+    @ParameterizedTest
+    @EnumSource(Lane.class)
+    void aLaneCompletesWhatRunsAndKeepsOnlyTheNewestThatWaits(Lane lane) {
         CountDownLatch started = new CountDownLatch(1);
         CountDownLatch release = new CountDownLatch(1);
         lanes.submit(lane, cancel -> {
@@ -39,7 +52,7 @@ class LanesTest {
             done.add("first" + (cancel.asked() ? " stopped" : ""));
         });
         await(started);
-        for (int i = 1; i < others; i++) {
+        for (int i = 1; i < 5; i++) {
             String name = "waiting " + i;
             lanes.submit(lane, cancel -> done.add(name));
         }
@@ -50,59 +63,126 @@ class LanesTest {
         });
         release.countDown();
         await(last);
-    }
-
-    @Test
-    void followAndPreviewCompleteWhatRunsAndKeepOnlyTheNewestThatWaits() {
-        behindARunningJob(Lane.FOLLOW, 5);
-        assertThat(done).containsExactly("first", "last");
-        done.clear();
-        behindARunningJob(Lane.PREVIEW, 5);
         assertThat(done).containsExactly("first", "last");
     }
 
     @Test
-    void idleDoesEverythingInOrder() {
-        behindARunningJob(Lane.IDLE, 4);
-        assertThat(done).containsExactly("first", "waiting 1", "waiting 2", "waiting 3", "last");
-    }
-
-    @Test
-    void overtakingAsksTheRunningJobToStop() {
+    void overtakingAsksTheRunningTaskToStop() {
         CountDownLatch started = new CountDownLatch(1);
-        CountDownLatch stopped = new CountDownLatch(1);
         CountDownLatch after = new CountDownLatch(1);
         lanes.submit(Lane.FOLLOW, cancel -> {
             started.countDown();
-            while (!cancel.asked()) {
-                Thread.onSpinWait();
-            }
-            stopped.countDown();
-            cancel.check();
+            untilAsked(cancel);
         });
         await(started);
         lanes.overtake(Lane.FOLLOW, cancel -> after.countDown());
-        await(stopped);
         await(after);
         assertThat(crashes).isEmpty();
     }
 
+    /** Keeps the line busy until it is let go of, so that what is asked for meanwhile waits. */
+    private CountDownLatch busy() {
+        CountDownLatch started = new CountDownLatch(1);
+        CountDownLatch release = new CountDownLatch(1);
+        lanes.look("busy", Urgency.ASKED, cancel -> {
+            started.countDown();
+            await(release);
+        });
+        await(started);
+        return release;
+    }
+
     @Test
-    void aCrashIsToldAndTheLaneGoesOn() {
+    void whatIsLookedAtFirstComesFirst() {
+        CountDownLatch release = busy();
+        CountDownLatch last = new CountDownLatch(4);
+        for (Urgency urgency : List.of(Urgency.LATER, Urgency.THUMBNAIL, Urgency.BESIDE, Urgency.ASKED)) {
+            lanes.look(urgency, urgency, cancel -> {
+                done.add(urgency.name());
+                last.countDown();
+            });
+        }
+        release.countDown();
+        await(last);
+        assertThat(done).containsExactly("ASKED", "BESIDE", "THUMBNAIL", "LATER");
+    }
+
+    @Test
+    void aNewerTaskTakesThePlaceOfTheOneOfItsSlot() {
+        CountDownLatch release = busy();
+        CountDownLatch last = new CountDownLatch(2);
+        lanes.look("plot", Urgency.BESIDE, cancel -> done.add("old plot"));
+        lanes.look("table", Urgency.BESIDE, cancel -> {
+            done.add("table");
+            last.countDown();
+        });
+        lanes.look("dropped", Urgency.BESIDE, cancel -> done.add("dropped"));
+        lanes.look("plot", Urgency.BESIDE, cancel -> {
+            done.add("new plot");
+            last.countDown();
+        });
+        lanes.drop("dropped");
+        release.countDown();
+        await(last);
+        assertThat(done).containsExactly("table", "new plot");
+    }
+
+    @Test
+    void aRunningTaskOfTheSameSlotIsStoppedForGood() {
+        CountDownLatch started = new CountDownLatch(1);
+        CountDownLatch last = new CountDownLatch(1);
+        lanes.look("plot", Urgency.BESIDE, cancel -> {
+            done.add("begun");
+            started.countDown();
+            untilAsked(cancel);
+        });
+        await(started);
+        lanes.look("plot", Urgency.BESIDE, cancel -> last.countDown());
+        await(last);
+        assertThat(done).containsExactly("begun");
+    }
+
+    /** A thumbnail that runs goes back into the line for something that is asked for, and is made afterwards. */
+    @Test
+    void whatIsMoreUrgentSendsTheRunningTaskBack() {
+        CountDownLatch started = new CountDownLatch(1);
+        CountDownLatch again = new CountDownLatch(2);
+        CountDownLatch other = new CountDownLatch(1);
+        lanes.look("thumbnail", Urgency.THUMBNAIL, cancel -> {
+            done.add("thumbnail");
+            again.countDown();
+            started.countDown();
+            if (again.getCount() > 0) {
+                untilAsked(cancel);
+            }
+        });
+        await(started);
+        lanes.look("other thumbnail", Urgency.THUMBNAIL, cancel -> {
+            done.add("other");
+            other.countDown();
+        });
+        lanes.look("asked", Urgency.ASKED, cancel -> done.add("asked"));
+        await(again);
+        await(other);
+        assertThat(done).containsExactly("thumbnail", "asked", "thumbnail", "other");
+        assertThat(crashes).isEmpty();
+    }
+
+    @Test
+    void aCrashIsToldAndTheLineGoesOn() {
         CountDownLatch after = new CountDownLatch(1);
-        lanes.submit(Lane.IDLE, cancel -> {
+        lanes.look("a", Urgency.BESIDE, cancel -> {
             throw new IllegalStateException("oh");
         });
-        lanes.submit(Lane.IDLE, cancel -> after.countDown());
+        lanes.look("b", Urgency.BESIDE, cancel -> after.countDown());
         await(after);
         assertThat(crashes).singleElement().extracting(Throwable::getMessage).isEqualTo("oh");
     }
 
     @Test
     void lanesDoNotWaitForEachOther() {
-        CountDownLatch release = new CountDownLatch(1);
+        CountDownLatch release = busy();
         CountDownLatch passed = new CountDownLatch(2);
-        lanes.submit(Lane.IDLE, cancel -> await(release));
         lanes.submit(Lane.FOLLOW, cancel -> passed.countDown());
         lanes.submit(Lane.PREVIEW, cancel -> passed.countDown());
         await(passed);

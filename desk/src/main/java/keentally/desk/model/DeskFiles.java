@@ -11,7 +11,6 @@ import keentally.core.method.MethodFault;
 import keentally.core.region.Objects;
 import keentally.core.run.Run;
 import keentally.core.view.Layers;
-import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.desk.look.Texts;
 import keentally.study.document.Thing.SheetThing;
@@ -49,7 +48,7 @@ public final class DeskFiles {
             return;
         }
         TakenAway of = new TakenAway(now.get());
-        write(file, () -> take.write(of, file));
+        write(file, work -> take.write(of, file));
     }
 
     /** Writes what a station gives, in its own values; what comes before the first one is the picture itself. */
@@ -59,13 +58,12 @@ public final class DeskFiles {
             desk.say(Texts.of("file.no-station"));
             return;
         }
-        write(file, () -> TakenAway.state(file, reached.get()));
+        write(file, work -> TakenAway.state(file, reached.get()));
     }
 
     /** Writes what is seen on the stage at the picture's resolution. */
     public void takeShown(Path file, Function<Work, Layers> layers) {
-        Work work = desk.work(new Cancel());
-        write(file, () -> new MarkedPicture(layers.apply(work), work).write(file));
+        write(file, work -> new MarkedPicture(layers.apply(work), work).write(file));
     }
 
     /** Writes every kept object as a picture of its own. */
@@ -76,28 +74,27 @@ public final class DeskFiles {
             desk.say(Texts.of("file.no-table"));
             return;
         }
-        Work work = desk.work(new Cancel());
-        write(folder, () -> CutOuts.write(folder, open.get().pyramid(), objects.get(), work));
+        write(folder, work -> CutOuts.write(folder, open.get().pyramid(), objects.get(), work));
     }
 
     /** Writes how a measure is spread, as its file's ending says. */
     public void saveSpread(Path file, SpreadPlot plot) {
-        write(file, () -> plot.save(file));
+        write(file, work -> plot.save(file));
     }
 
     public void saveMethod(Path file) {
         Method method = desk.method();
-        write(file, () -> MethodFile.write(file, method));
+        write(file, work -> MethodFile.write(file, method));
     }
 
     /** Writes a histogram as its file's ending says. */
     public void savePlot(Path file, HistogramPlot plot) {
-        write(file, () -> plot.save(file));
+        write(file, work -> plot.save(file));
     }
 
     /** Writes a trial sheet as a picture and a table beside it. */
     public void saveSheet(Path png, SheetThing sheet) {
-        write(png, () -> TrialFiles.write(png, sheet));
+        write(png, work -> TrialFiles.write(png, sheet));
     }
 
     /** Keeps a trial sheet with the study. */
@@ -113,7 +110,7 @@ public final class DeskFiles {
     /** Makes a trial sheet of what is seen; told on the interface thread. */
     public void sheet(
             String title, int width, int height, int[] colours, List<TrialFiles.Row> rows, Consumer<SheetThing> then) {
-        desk.whenIdle(cancel -> {
+        desk.job(Texts.of("job.sheet"), job -> {
             SheetThing made = TrialFiles.kept(title, width, height, colours, rows);
             ui.execute(() -> then.accept(made));
         });
@@ -127,9 +124,9 @@ public final class DeskFiles {
             desk.say(Texts.of("file.input", file));
             return;
         }
-        desk.whenIdle(cancel -> {
+        desk.job(Texts.of("job.write", file.getFileName()), job -> {
             try {
-                writing.run();
+                writing.run(desk.work(job.cancel()));
                 ui.execute(() -> desk.say(Texts.of("file.written", file)));
             } catch (FileFault e) {
                 ui.execute(() -> desk.say(e.getMessage()));
@@ -139,14 +136,16 @@ public final class DeskFiles {
 
     @FunctionalInterface
     private interface Writing {
-        void run() throws FileFault;
+        void run(Work work) throws FileFault;
     }
 
+    /** Puts a method in the place of the one in use on the sample that is on the stage now, also when another is by then. */
     public void openMethod(Path file) {
-        desk.whenIdle(cancel -> {
+        Address here = desk.here();
+        desk.job(Texts.of("job.open-method", file.getFileName()), job -> {
             try {
                 Method method = MethodFile.read(file);
-                ui.execute(() -> desk.change(Texts.of("action.open-method", method.name()), m -> method));
+                ui.execute(() -> desk.change(here, Texts.of("action.open-method", method.name()), m -> method));
             } catch (FileFault | MethodFault e) {
                 ui.execute(() -> desk.say(e.getMessage()));
             }

@@ -8,6 +8,7 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executor;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
@@ -24,8 +25,10 @@ import keentally.core.method.MethodFault;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.PixelSize;
 import keentally.core.quantity.Scale;
+import keentally.core.run.Jobs;
 import keentally.core.run.Lanes;
 import keentally.core.run.Lanes.Lane;
+import keentally.core.run.Lanes.Urgency;
 import keentally.core.run.Run;
 import keentally.core.run.Runner;
 import keentally.core.run.StateCache;
@@ -60,10 +63,12 @@ public final class DeskModel implements AutoCloseable {
 
     private final Executor ui;
     private final Workers workers = Workers.of(Math.max(1, Runtime.getRuntime().availableProcessors()));
-    private final Runner runner = new Runner(workers, StateCache.ofUsualSize(), new ReferencePictures());
+    private final StateCache memory = StateCache.ofUsualSize();
+    private final Runner runner = new Runner(workers, memory, new ReferencePictures());
     private final Lanes lanes;
+    private final Jobs jobs;
     private final Following following;
-    private final OpenPictures pictures = new OpenPictures();
+    private final OpenPictures pictures = new OpenPictures(memory);
 
     private OpenStudy held;
 
@@ -80,6 +85,8 @@ public final class DeskModel implements AutoCloseable {
     private final ReadOnlyObjectWrapper<Set<String>> missing = new ReadOnlyObjectWrapper<>(Set.of());
     private Optional<LengthUnit> preferredUnit = Optional.empty();
     private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
+    private final ReadOnlyObjectWrapper<List<Jobs.Job>> running = new ReadOnlyObjectWrapper<>(List.of());
+    private final AtomicBoolean telling = new AtomicBoolean();
 
     /**
      * @param ui runs what it is given on the interface thread, in order
@@ -88,7 +95,8 @@ public final class DeskModel implements AutoCloseable {
     public DeskModel(Executor ui, Consumer<Throwable> onCrash) {
         this.ui = ui;
         this.lanes = new Lanes(onCrash);
-        this.following = new Following(ui, lanes, runner, new PictureCautions(captions), this::say);
+        this.jobs = new Jobs(onCrash, this::tellJobs);
+        this.following = new Following(ui, lanes, runner, memory, new PictureCautions(captions), this::say);
         this.held = OpenStudy.unkept(Study.empty(), ui);
         this.holding = new ReadOnlyObjectWrapper<>(held);
     }
@@ -214,17 +222,57 @@ public final class DeskModel implements AutoCloseable {
 
     /** To run alternatives beside what is on the stage. */
     public Trials trials() {
-        return new Trials(runner, maker, held.shelf(), pictures);
+        return new Trials(runner, memory, maker, held.shelf(), pictures);
     }
 
-    /** Does something in the lane for what can wait. */
-    public void whenIdle(Lanes.Job job) {
-        lanes.submit(Lane.IDLE, job);
+    /**
+     * Works out something that is looked at, in its turn; it may be broken off and begun again.
+     *
+     * @param slot what was asked for in the same slot is wanted no more
+     */
+    public void look(Object slot, Urgency urgency, Lanes.Task task) {
+        lanes.look(slot, urgency, task);
+    }
+
+    /** What was asked for in a slot is wanted no more. */
+    public void unlook(Object slot) {
+        lanes.drop(slot);
+    }
+
+    /** Does something that takes long and is waited for, behind what was asked for before; listed, and can be stopped. */
+    public void job(String title, Jobs.Body body) {
+        jobs.start(title, body, () -> ui.execute(() -> say(Texts.of("job.stopped", title))));
+    }
+
+    /** What is being done that takes long, and what waits. */
+    public ReadOnlyObjectProperty<List<Jobs.Job>> jobs() {
+        return running.getReadOnlyProperty();
+    }
+
+    /** Jobs may tell a thousand times a second; the window is told when it has time. */
+    private void tellJobs() {
+        if (telling.compareAndSet(false, true)) {
+            ui.execute(() -> {
+                telling.set(false);
+                running.set(List.of());
+                running.set(jobs.list());
+            });
+        }
     }
 
     /** Whether all that was asked for has come back. */
     public boolean quiet() {
-        return lanes.quiet();
+        return lanes.quiet() && jobs.quiet();
+    }
+
+    /** Where an answer to what is asked now belongs. */
+    public Address here() {
+        return new Address(held, sampleId.get(), methodId());
+    }
+
+    /** Whether the place is still there: the same study is on the desk, with the sample in it. */
+    public boolean isThere(Address place) {
+        return held == place.study() && study.get().sample(place.sampleId()).isPresent();
     }
 
     public void say(String sentence) {
@@ -240,7 +288,7 @@ public final class DeskModel implements AutoCloseable {
 
     /** Opens or makes a study file and puts it on the desk; the one before is let go of. What is in the way is said. */
     public void begin(OpenStudy.Opening opening, Runnable then) {
-        lanes.submit(Lane.IDLE, cancel -> {
+        job(Texts.of("job.open-study"), job -> {
             try {
                 OpenStudy opened = OpenStudy.open(opening, ui);
                 ui.execute(() -> {
@@ -257,7 +305,7 @@ public final class DeskModel implements AutoCloseable {
     private void hold(OpenStudy next) {
         OpenStudy before = held;
         leaving.add(before);
-        lanes.submit(Lane.IDLE, cancel -> letGo(before));
+        jobs.start(Texts.of("job.keep-study"), job -> letGo(before), () -> letGo(before));
         held = next;
         pictures.clear();
         missing.set(Set.of());
@@ -368,13 +416,21 @@ public final class DeskModel implements AutoCloseable {
 
     /** As {@link #change(String, UnaryOperator)}, and what else of the study goes with it, in one action. */
     public boolean change(String title, UnaryOperator<Method> how, UnaryOperator<Study> also) {
-        Method next = how.apply(method());
+        return change(methodId(), title, how, also);
+    }
+
+    /** As {@link #change(String, UnaryOperator)}, of the method that was in use where it was asked for. */
+    public boolean change(Address at, String title, UnaryOperator<Method> how) {
+        return isThere(at) && change(at.methodId(), title, how, UnaryOperator.identity());
+    }
+
+    private boolean change(String id, String title, UnaryOperator<Method> how, UnaryOperator<Study> also) {
+        Method next = how.apply(study.get().method(id));
         Optional<MethodFault> refusal = next.refusal();
         if (refusal.isPresent()) {
             say(refusal.get().getMessage());
             return false;
         }
-        String id = methodId();
         act(title, s -> also.apply(s.with(id, next)));
         return true;
     }
@@ -501,6 +557,7 @@ public final class DeskModel implements AutoCloseable {
     public void close() {
         letGoOfAll(); // before the lanes are asked to stop, which would disturb one that is being let go of
         lanes.close();
+        jobs.close();
         workers.close();
         leaving.add(held);
         letGoOfAll();

@@ -11,12 +11,14 @@ import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleObjectProperty;
 import keentally.core.method.Method;
+import keentally.core.picture.HoldsBuffers;
 import keentally.core.run.Lanes;
 import keentally.core.run.Lanes.Lane;
 import keentally.core.run.Progress;
 import keentally.core.run.Run;
 import keentally.core.run.RunFault;
 import keentally.core.run.Runner;
+import keentally.core.run.StateCache;
 import keentally.desk.look.Texts;
 import keentally.study.caution.PictureCautions;
 import keentally.study.run.SampleOrder;
@@ -27,6 +29,7 @@ final class Following {
     private final Executor ui;
     private final Lanes lanes;
     private final Runner runner;
+    private final StateCache memory;
     private final PictureCautions checks;
     private final Consumer<String> say;
     private long asked;
@@ -42,12 +45,20 @@ final class Following {
     final ObjectProperty<Set<Integer>> selection = new SimpleObjectProperty<>(Set.of());
 
     /** @param say told what is in the way */
-    Following(Executor ui, Lanes lanes, Runner runner, PictureCautions checks, Consumer<String> say) {
+    private StateCache.Hold heldShown = () -> {};
+
+    private StateCache.Hold heldPreview = () -> {};
+
+    Following(
+            Executor ui, Lanes lanes, Runner runner, StateCache memory, PictureCautions checks, Consumer<String> say) {
         this.ui = ui;
         this.lanes = lanes;
         this.runner = runner;
+        this.memory = memory;
         this.checks = checks;
         this.say = say;
+        shown.addListener((o, was, is) -> hold(is.map(SampleRun::run), true));
+        preview.addListener((o, was, is) -> hold(is, false));
     }
 
     /**
@@ -56,6 +67,18 @@ final class Following {
      * @param made makes the order, away from the interface thread; throws IllegalArgumentException where its field holds no pixel
      */
     record OnStage(String sampleId, Supplier<SampleOrder> made) {}
+
+    /** What the stage shows cannot be let go of. */
+    private void hold(Optional<? extends HoldsBuffers> what, boolean whole) {
+        StateCache.Hold before = whole ? heldShown : heldPreview;
+        StateCache.Hold now = what.<StateCache.Hold>map(memory::hold).orElse(() -> {});
+        before.close();
+        if (whole) {
+            heldShown = now;
+        } else {
+            heldPreview = now;
+        }
+    }
 
     /** Nothing is on the stage any more; what was asked for is wanted no more. */
     void drop() {
@@ -89,7 +112,7 @@ final class Following {
     }
 
     private void follow(Method method, OnStage stage, long ticket, boolean whole) {
-        Lanes.Job job = cancel -> made(stage).ifPresent(s -> {
+        Lanes.Task job = cancel -> made(stage).ifPresent(s -> {
             SampleRun result = SampleRun.of(s, method, runner, checks, cancel);
             ui.execute(() -> came(stage.sampleId(), result, ticket, whole));
         });

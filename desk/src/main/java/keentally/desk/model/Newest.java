@@ -1,39 +1,45 @@
 package keentally.desk.model;
 
 import java.util.concurrent.Executor;
-import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Function;
+import keentally.core.run.Lanes.Urgency;
 import keentally.core.work.Work;
 
-/** Asks again and again for the one thing, in the idle lane: what was asked before and is not begun yet is never done. */
+/** Asks again and again for the one thing: what was asked before is broken off, or never done. For the interface thread. */
 public final class Newest {
     private final DeskModel desk;
     private final Executor ui;
-    private final AtomicLong asked = new AtomicLong();
+    private final Urgency urgency;
+    private long asked;
+
+    /** For numbers and plots beside the picture. @param ui runs what it is given on the interface thread, in order */
+    public Newest(DeskModel desk, Executor ui) {
+        this(desk, ui, Urgency.BESIDE);
+    }
 
     /** @param ui runs what it is given on the interface thread, in order */
-    public Newest(DeskModel desk, Executor ui) {
+    public Newest(DeskModel desk, Executor ui, Urgency urgency) {
         this.desk = desk;
         this.ui = ui;
+        this.urgency = urgency;
     }
 
     /** @param how works it out, and answers with what to do with it on the interface thread while nothing newer is asked */
     public void ask(Function<Work, Runnable> how) {
-        long ticket = asked.incrementAndGet();
-        desk.whenIdle(cancel -> {
-            if (ticket == asked.get()) {
-                Runnable then = how.apply(desk.work(cancel));
-                ui.execute(() -> {
-                    if (ticket == asked.get()) {
-                        then.run();
-                    }
-                });
-            }
+        long ticket = ++asked;
+        desk.look(this, urgency, cancel -> {
+            Runnable then = how.apply(desk.work(cancel));
+            ui.execute(() -> {
+                if (ticket == asked) {
+                    then.run();
+                }
+            });
         });
     }
 
     /** Whatever was asked is wanted no more. */
     public void drop() {
-        asked.incrementAndGet();
+        asked++;
+        desk.unlook(this);
     }
 }

@@ -1,29 +1,46 @@
 package keentally.desk.model;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import keentally.core.run.StateCache;
 import keentally.study.document.PictureRef;
 
-/** The pictures that were shown last, by what they were read from. For the interface thread. */
+/** The pictures that were shown last, by what they were read from, as long as there is memory for them. For the interface thread. */
 final class OpenPictures {
     private static final int KEPT = 4;
 
-    private final Map<PictureRef, OpenSample> pictures = new LinkedHashMap<>();
+    private final StateCache memory;
+    private final Map<PictureRef, Kept> pictures = new LinkedHashMap<>();
 
-    Optional<OpenSample> find(PictureRef ref) {
-        return Optional.ofNullable(pictures.get(ref));
+    private record Kept(OpenSample sample, StateCache.Hold hold) {}
+
+    OpenPictures(StateCache memory) {
+        this.memory = memory;
     }
 
+    Optional<OpenSample> find(PictureRef ref) {
+        return Optional.ofNullable(pictures.get(ref)).map(Kept::sample);
+    }
+
+    /** The oldest go where there are too many, or where they take more memory than there is. */
     void keep(OpenSample picture) {
-        pictures.remove(picture.ref());
-        pictures.put(picture.ref(), picture);
-        if (pictures.size() > KEPT) {
-            pictures.remove(pictures.keySet().iterator().next());
+        forget(picture.ref());
+        pictures.put(picture.ref(), new Kept(picture, memory.hold(picture.pyramid())));
+        while (pictures.size() > 1 && (pictures.size() > KEPT || memory.held() > memory.budget())) {
+            forget(pictures.keySet().iterator().next());
+        }
+    }
+
+    private void forget(PictureRef ref) {
+        Kept kept = pictures.remove(ref);
+        if (kept != null) {
+            kept.hold.close();
         }
     }
 
     void clear() {
-        pictures.clear();
+        List.copyOf(pictures.keySet()).forEach(this::forget);
     }
 }

@@ -35,9 +35,6 @@ public final class SampleActions {
     private static final Set<String> PICTURE_ENDINGS =
             Set.of("png", "jpg", "jpeg", "tif", "tiff", "bmp", "gif", "webp", "pnm", "pbm", "pgm", "ppm");
 
-    /** From so many pictures on it is said how far their reading has come, once for as many. */
-    private static final int MANY = 10;
-
     private final DeskModel desk;
     private final Executor ui;
 
@@ -62,7 +59,8 @@ public final class SampleActions {
 
     /** Adds pictures and folders of pictures and shows the first; what cannot be read is said and leaves the study as it was. */
     public void add(List<Path> files, PageChoice choice) {
-        desk.whenIdle(cancel -> {
+        Address here = desk.here();
+        desk.job(Texts.of("job.read-pictures"), job -> {
             List<Survey> read = new ArrayList<>();
             List<String> faults = new ArrayList<>();
             List<Path> pictures = new ArrayList<>();
@@ -74,18 +72,11 @@ public final class SampleActions {
                 }
             }
             for (int i = 0; i < pictures.size(); i++) {
-                tell(i, pictures.size());
+                job.at(i, pictures.size());
                 survey(pictures.get(i), read, faults);
             }
-            ui.execute(() -> added(read, faults, choice));
+            ui.execute(() -> added(here, read, faults, choice));
         });
-    }
-
-    /** How far a long addition has come. */
-    private void tell(int done, int all) {
-        if (all >= MANY && done % MANY == 0) {
-            ui.execute(() -> desk.say(Texts.of("sample.reading", String.valueOf(done), String.valueOf(all))));
-        }
     }
 
     private static void survey(Path picture, List<Survey> read, List<String> faults) {
@@ -120,7 +111,10 @@ public final class SampleActions {
         return name.substring(name.lastIndexOf('.') + 1);
     }
 
-    private void added(List<Survey> read, List<String> faults, PageChoice choice) {
+    private void added(Address here, List<Survey> read, List<String> faults, PageChoice choice) {
+        if (here.study() != desk.holding().get()) {
+            return; // another study is on the desk by now
+        }
         List<NewSample> fresh = new ArrayList<>();
         for (Survey survey : read) {
             if (survey.pages() > 1) {
@@ -134,14 +128,18 @@ public final class SampleActions {
                 fresh.add(new NewSample(bare(survey.file()), picture));
             }
         }
-        put(fresh);
+        put(here.methodId(), fresh);
         if (!faults.isEmpty()) {
             desk.say(String.join(" ", faults));
         }
     }
 
-    /** Adds samples in one action and shows the first of them. */
+    /** Adds samples in one action, with the method in use, and shows the first of them. */
     public void put(List<NewSample> fresh) {
+        put(desk.methodId(), fresh);
+    }
+
+    private void put(String method, List<NewSample> fresh) {
         if (fresh.isEmpty()) {
             return;
         }
@@ -149,7 +147,6 @@ public final class SampleActions {
         String title = fresh.size() == 1
                 ? Texts.of("action.add-sample", fresh.getFirst().name())
                 : Texts.of("action.add-samples", String.valueOf(fresh.size()));
-        String method = desk.methodId();
         desk.act(title, study -> {
             Study changed = study;
             for (NewSample sample : fresh) {
@@ -272,7 +269,14 @@ public final class SampleActions {
 
     /** Replaces the field of the sample on the stage. */
     public void fence(String title, List<Field.Part> field) {
-        change(title, desk.sampleId().get(), s -> s.with(field));
+        fence(desk.here(), title, field);
+    }
+
+    /** Replaces the field of the sample that it was drawn or found for, whichever is on the stage by now. */
+    public void fence(Address at, String title, List<Field.Part> field) {
+        if (desk.isThere(at)) {
+            change(title, at.sampleId(), s -> s.with(field));
+        }
     }
 
     /** Gives each of the samples a field, in one action. */
@@ -292,7 +296,8 @@ public final class SampleActions {
     /** Looks for missing pictures, by what is in them, in a folder and below it. */
     public void find(Path folder) {
         Study study = desk.study().get();
-        desk.whenIdle(cancel -> {
+        Address here = desk.here();
+        desk.job(Texts.of("job.find-pictures"), job -> {
             try {
                 List<FileStamp> wanted = study.samples().stream()
                         .flatMap(id -> study.sample(id).orElseThrow().picture().sources().stream())
@@ -300,8 +305,12 @@ public final class SampleActions {
                         .flatMap(s -> s.stamp().stream())
                         .distinct()
                         .toList();
-                Map<FileStamp, Path> found = PictureShelf.search(folder, wanted);
-                ui.execute(() -> found(folder, wanted.size(), found));
+                Map<FileStamp, Path> found = PictureShelf.search(folder, wanted, job.cancel());
+                ui.execute(() -> {
+                    if (here.study() == desk.holding().get()) {
+                        found(folder, wanted.size(), found);
+                    }
+                });
             } catch (FileFault e) {
                 ui.execute(() -> desk.say(e.getMessage()));
             }

@@ -127,7 +127,7 @@ public final class StudyActions {
     }
 
     private void forget(Path draft) {
-        desk.whenIdle(cancel -> {
+        desk.job(Texts.of("job.keep-study"), job -> {
             try {
                 Files.deleteIfExists(draft);
             } catch (IOException e) {
@@ -144,7 +144,7 @@ public final class StudyActions {
 
     private void copy(Path file, Runnable then) {
         OpenStudy study = desk.holding().get();
-        desk.whenIdle(cancel -> {
+        desk.job(Texts.of("job.copy-study", file.getFileName()), job -> {
             try {
                 if (study.file().isPresent()) {
                     study.file().get().copyTo(file);
@@ -170,10 +170,11 @@ public final class StudyActions {
         List<SampleThing> samples = study.study().samples().stream()
                 .map(id -> study.study().sample(id).orElseThrow())
                 .toList();
-        desk.whenIdle(cancel -> {
+        desk.job(Texts.of("job.pack"), job -> {
             try {
-                for (SampleThing sample : samples) {
-                    PictureShelf.pack(sample.picture(), file);
+                for (int i = 0; i < samples.size(); i++) {
+                    job.at(i, samples.size());
+                    PictureShelf.pack(samples.get(i).picture(), file);
                 }
                 long packed = file.packedCount();
                 ui.execute(() -> desk.say(Texts.of("study.packed", String.valueOf(packed))));

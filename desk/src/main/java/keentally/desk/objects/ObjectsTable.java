@@ -34,6 +34,7 @@ import keentally.core.measure.ObjectTable;
 import keentally.core.measure.OwnColumn;
 import keentally.core.quantity.Amounts;
 import keentally.core.quantity.PixelSize;
+import keentally.core.run.Lanes.Urgency;
 import keentally.core.words.Figures;
 import keentally.core.words.Words;
 import keentally.core.work.Work;
@@ -65,7 +66,7 @@ final class ObjectsTable extends StackPane {
 
     ObjectsTable(DeskModel desk) {
         this.desk = desk;
-        this.sorting = new Newest(desk, Platform::runLater);
+        this.sorting = new Newest(desk, Platform::runLater, Urgency.ASKED);
         table.setId("objects");
         table.setItems(rows);
         table.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
@@ -332,7 +333,7 @@ final class ObjectsTable extends StackPane {
         String head = Texts.of("objects.number") + "\t"
                 + String.join(
                         "\t", headers.stream().map(h -> h.replace("\n", ", ")).toList());
-        desk.whenIdle(cancel -> {
+        desk.look("copy-rows", Urgency.ASKED, cancel -> {
             StringBuilder text = new StringBuilder(head);
             for (int row : all) {
                 text.append("\r\n").append(row + 1);

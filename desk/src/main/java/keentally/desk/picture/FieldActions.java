@@ -13,8 +13,10 @@ import keentally.core.geometry.Polygon;
 import keentally.core.geometry.Rectangle;
 import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
+import keentally.core.run.Lanes.Urgency;
 import keentally.core.work.Work;
 import keentally.desk.look.Texts;
+import keentally.desk.model.Address;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.SampleActions;
 import keentally.study.document.Study;
@@ -54,10 +56,11 @@ public final class FieldActions {
             then.run();
             return;
         }
-        desk.whenIdle(cancel -> {
+        Address here = desk.here();
+        desk.look(this, Urgency.ASKED, cancel -> {
             Optional<String> refusal = refusal(picture.get(), drawn);
             ui.execute(() -> {
-                refusal.ifPresentOrElse(desk::say, () -> actions.fence(Texts.of("action.field"), drawn));
+                refusal.ifPresentOrElse(desk::say, () -> actions.fence(here, Texts.of("action.field"), drawn));
                 then.run();
             });
         });
@@ -78,11 +81,13 @@ public final class FieldActions {
 
     /** Finds the rim of a tray in the picture on the stage. @param margin inward, in pixels */
     public void findRound(double margin) {
+        Address here = desk.here();
+        String title = Texts.of("action.field.round");
         picture()
-                .ifPresent(picture -> desk.whenIdle(cancel -> {
-                    Optional<Ellipse> rim = rim(picture, margin, desk.work(cancel));
+                .ifPresent(picture -> desk.job(Texts.of("job.find-round"), job -> {
+                    Optional<Ellipse> rim = rim(picture, margin, desk.work(job.cancel()));
                     ui.execute(() -> rim.ifPresentOrElse(
-                            r -> actions.fence(Texts.of("action.field.round"), List.of(new Field.Part(r, false))),
+                            r -> actions.fence(here, title, List.of(new Field.Part(r, false))),
                             () -> desk.say(Texts.of("field.no-round"))));
                 }));
     }
@@ -103,20 +108,17 @@ public final class FieldActions {
     /** Finds the rim in every sample; those where none is seen keep their field, and are named. */
     public void findRoundInAll(double margin) {
         Study study = desk.study().get();
-        PictureShelf shelf = desk.holding().get().shelf();
-        desk.whenIdle(cancel -> {
+        Address here = desk.here();
+        PictureShelf shelf = here.study().shelf();
+        desk.job(Texts.of("job.find-round-all"), job -> {
             Map<String, List<Field.Part>> found = new LinkedHashMap<>();
             List<String> without = new ArrayList<>();
             for (String id : study.samples()) {
                 SampleThing sample = study.sample(id).orElseThrow();
-                int done = found.size() + without.size();
-                ui.execute(() -> desk.say(Texts.of(
-                        "field.finding",
-                        String.valueOf(done),
-                        String.valueOf(study.samples().size()))));
+                job.at(found.size() + without.size(), study.samples().size());
                 try {
                     Picture picture = shelf.take(sample.picture()).file().picture();
-                    rim(picture, margin, desk.work(cancel))
+                    rim(picture, margin, desk.work(job.cancel()))
                             .ifPresentOrElse(
                                     r -> found.put(id, List.of(new Field.Part(r, false))),
                                     () -> without.add(sample.name()));
@@ -125,6 +127,9 @@ public final class FieldActions {
                 }
             }
             ui.execute(() -> {
+                if (here.study() != desk.holding().get()) {
+                    return;
+                }
                 if (!found.isEmpty()) {
                     actions.fence(Texts.of("action.field.round-all", String.valueOf(found.size())), found);
                 }
@@ -150,20 +155,21 @@ public final class FieldActions {
 
     /** Leaves caption strip and bar out of the field on the stage. */
     public void leaveOutCaption() {
+        Address here = desk.here();
         desk.open()
                 .get()
-                .ifPresent(o -> desk.whenIdle(cancel -> {
+                .ifPresent(o -> desk.look(this, Urgency.ASKED, cancel -> {
                     Caption caption =
-                            desk.captions().of(o.file().key(), o.file().picture());
+                            desk.captions().of(o.file().key(), o.file().picture(), cancel);
                     ui.execute(() -> caption.covered()
-                            .ifPresentOrElse(this::leaveOut, () -> desk.say(Texts.of("field.no-caption"))));
+                            .ifPresentOrElse(box -> leaveOut(here, box), () -> desk.say(Texts.of("field.no-caption"))));
                 }));
     }
 
-    private void leaveOut(Rectangle box) {
-        List<Field.Part> parts =
-                new ArrayList<>(desk.sample().map(SampleThing::field).orElse(List.of()));
+    private void leaveOut(Address at, Rectangle box) {
+        List<Field.Part> parts = new ArrayList<>(
+                desk.study().get().sample(at.sampleId()).map(SampleThing::field).orElse(List.of()));
         parts.add(new Field.Part(box, true));
-        actions.fence(Texts.of("action.field.caption"), parts);
+        actions.fence(at, Texts.of("action.field.caption"), parts);
     }
 }

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import javafx.application.Platform;
 import javafx.scene.Scene;
+import keentally.core.run.Lanes.Urgency;
 import keentally.core.words.Figures;
 import keentally.desk.look.Texts;
 import keentally.desk.look.TickList;
@@ -35,7 +36,7 @@ final class GiveScaleDialog {
         Map<String, SampleThing> others = new LinkedHashMap<>();
         ScaleSection.others(desk)
                 .forEach(id -> others.put(id, desk.study().get().sample(id).orElseThrow()));
-        desk.whenIdle(cancel -> {
+        desk.look(this, Urgency.ASKED, cancel -> {
             Map<String, Optional<Size>> sizes = new LinkedHashMap<>();
             others.forEach((id, sample) -> sizes.put(id, size(sample)));
             Platform.runLater(() -> ask(owner, own, others, sizes));

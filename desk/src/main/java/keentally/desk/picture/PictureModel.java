@@ -14,6 +14,7 @@ import keentally.core.find.Caption;
 import keentally.core.geometry.Point;
 import keentally.core.geometry.Segment;
 import keentally.core.picture.Field;
+import keentally.core.run.Lanes.Urgency;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.OpenSample;
 import keentally.desk.model.SampleActions;
@@ -197,8 +198,8 @@ public final class PictureModel {
             stage.contrast().set(Optional.empty());
         }
         open.ifPresent(o -> {
-            desk.whenIdle(cancel -> {
-                Caption found = desk.captions().of(o.file().key(), o.file().picture());
+            desk.look(this, Urgency.BESIDE, cancel -> {
+                Caption found = desk.captions().of(o.file().key(), o.file().picture(), cancel);
                 ui.execute(() -> {
                     if (desk.open().get().equals(open)) {
                         caption.set(Optional.of(found));

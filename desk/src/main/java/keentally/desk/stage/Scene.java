@@ -4,6 +4,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import keentally.core.picture.Mask;
+import keentally.core.picture.PhaseMap;
 import keentally.core.picture.Picture;
 import keentally.core.region.Objects;
 import keentally.core.step.Flow;
@@ -12,7 +13,9 @@ import keentally.core.view.Contrast;
 import keentally.core.view.Layers;
 import keentally.core.view.Look;
 import keentally.core.view.ObjectColours;
+import keentally.core.view.PhasePaint;
 import keentally.core.view.Pyramid;
+import keentally.core.view.StateLayers;
 import keentally.core.view.Viewport;
 import keentally.core.work.Work;
 import keentally.desk.model.OpenSample;
@@ -72,26 +75,23 @@ record Scene(
 
     /** Masks and objects lie on the original; prepared pictures are shown as they are. */
     static Layers layers(State state, Look look, Seen seen, Pyramids pyramids, Work work) {
-        boolean onOriginal = state.seen() != Flow.PICTURE;
+        boolean onOriginal = StateLayers.isOnOriginal(state);
         Picture ground = onOriginal ? state.original() : state.current();
         Optional<Pyramid> channel = seen.channel.flatMap(c -> pyramids.of(c, state.original(), work));
         Pyramid asIs = channel.isPresent() ? channel.get() : pyramids.of(ground, state.original(), work);
         Pyramid dyed = seen.dye.filter(d -> !onOriginal).map(asIs::alone).orElse(asIs);
         Pyramid pyramid = seen.contrast.map(dyed::seen).orElse(dyed);
-        Layers layers = Layers.of(pyramid, state.field(), look);
-        return switch (state.seen()) {
-            case PICTURE -> layers;
-            case PHASES ->
-                layers.with(pyramids.paint(state.needPhases(), seen.phases, asIs, work)
-                        .without(seen.hidden));
-            case MASK -> layers.with(state.needMask());
-            case OBJECTS -> {
-                Objects objects = state.needObjects();
-                ObjectColours colours =
-                        look.meanFill() ? pyramids.means(objects, asIs, work) : pyramids.colours(objects, seen.again);
-                yield layers.with(state.needMask()).with(objects, colours);
+        return StateLayers.of(state, pyramid, look, new StateLayers.Palette() {
+            @Override
+            public PhasePaint phases(PhaseMap map) {
+                return pyramids.paint(map, seen.phases, asIs, work).without(seen.hidden);
             }
-        };
+
+            @Override
+            public ObjectColours objects(Objects objects) {
+                return look.meanFill() ? pyramids.means(objects, asIs, work) : pyramids.colours(objects, seen.again);
+            }
+        });
     }
 
     /** This scene's layers: its state's, what its station changed, and what is selected. */

@@ -26,6 +26,7 @@ import keentally.core.method.Method;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.PixelSize;
 import keentally.core.quantity.Scale;
+import keentally.core.run.Lanes.Urgency;
 import keentally.core.run.Run;
 import keentally.core.run.RunFault;
 import keentally.core.setting.ChoiceSetting;
@@ -34,10 +35,8 @@ import keentally.core.starter.Starter;
 import keentally.core.step.State;
 import keentally.core.view.Layers;
 import keentally.core.view.Look;
-import keentally.core.view.ObjectColours;
-import keentally.core.view.PhaseInks;
-import keentally.core.view.PhasePaint;
 import keentally.core.view.StageComposer;
+import keentally.core.view.StateLayers;
 import keentally.core.view.Viewport;
 import keentally.core.words.Figures;
 import keentally.core.work.Cancel;
@@ -151,7 +150,7 @@ public final class StarterSheet extends ScrollPane {
         for (Starter starter : Starter.values()) {
             Tile tile = new Tile(starter);
             tiles.getChildren().add(tile);
-            desk.whenIdle(idle -> {
+            desk.look(tile, Urgency.ASKED, idle -> {
                 if (!cancel.asked()) {
                     Tried tried = tried(starter, method, trials, reading, cancel);
                     Platform.runLater(() -> {
@@ -226,17 +225,8 @@ public final class StarterSheet extends ScrollPane {
         int height = ready.pyramid().height();
         double zoom = Math.max((double) WIDTH / width, (double) HEIGHT / height);
         Viewport view = Viewport.centred(width / 2.0, height / 2.0, zoom, WIDTH, HEIGHT);
-        Layers layers = Layers.of(ready.pyramid(), last.field(), new Look(Look.Overlay.OUTLINES, TINT));
-        Layers seen = switch (last.seen()) {
-            case PICTURE -> layers;
-            case PHASES ->
-                layers.with(new PhasePaint(
-                        last.needPhases(),
-                        PhaseInks.flat(last.needPhases().names().size()),
-                        false));
-            case MASK -> layers.with(last.needMask());
-            case OBJECTS -> layers.with(last.needMask()).with(last.needObjects(), ObjectColours.of(last.needObjects()));
-        };
+        Look look = new Look(Look.Overlay.OUTLINES, TINT);
+        Layers seen = StateLayers.of(last, ready.pyramid(), look, StateLayers.Palette.PLAIN);
         return StageComposer.compose(seen, view, desk.work(cancel));
     }
 

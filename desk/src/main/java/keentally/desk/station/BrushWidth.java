@@ -4,6 +4,8 @@ import javafx.geometry.Pos;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import keentally.core.quantity.Length;
+import keentally.core.words.Figures;
+import keentally.desk.look.AmountField;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
@@ -14,7 +16,6 @@ final class BrushWidth extends HBox {
 
     /** What outlives the panel. */
     static final class Known {
-        private String text = "8 px";
         private double px = 8;
 
         double px() {
@@ -25,34 +26,42 @@ final class BrushWidth extends HBox {
     private final DeskModel desk;
     private final Known known;
     private final TextField field;
+    private String shown = "";
 
     /** @param name of the field */
     BrushWidth(DeskModel desk, Known known, String name) {
         this.desk = desk;
         this.known = known;
-        this.field = new TextField(known.text);
+        this.field = AmountField.withUnit("");
         field.setId(name);
         field.setPrefWidth(84);
         field.setAlignment(Pos.CENTER_RIGHT);
         field.setOnAction(e -> take());
         field.focusedProperty().addListener((o, was, is) -> {
-            if (!is && !field.getText().equals(known.text)) {
+            if (!is && !field.getText().equals(shown)) {
                 take();
             }
         });
         getChildren().setAll(Pieces.name("edit.width"), field);
         getStyleClass().add("setting-row");
+        show();
+    }
+
+    /** In the unit that everything else on the panel is told in. */
+    private void show() {
+        shown = Figures.length(known.px, desk.pixelSize());
+        field.setText(shown);
     }
 
     private void take() {
         String typed = field.getText().strip();
         try {
-            Length length = Length.of(typed.matches("[0-9.]+") ? typed + " px" : typed);
+            Length length = Length.of(
+                    typed.matches("[0-9.]+") ? typed + " " + desk.unit().id() : typed.replace(",", ""));
             double px = length.px(desk.scale());
             if (px > 0 && px <= MOST_PX) {
                 known.px = px;
-                known.text = length.toString();
-                field.setText(known.text);
+                show();
                 return;
             }
         } catch (IllegalArgumentException notALength) {

@@ -11,6 +11,7 @@ import javafx.scene.layout.VBox;
 import keentally.core.cluster.PicturePoints;
 import keentally.core.cluster.Silhouette;
 import keentally.core.cluster.Trials;
+import keentally.core.run.Lanes.Urgency;
 import keentally.core.setting.Setting;
 import keentally.core.step.ClusterStep;
 import keentally.core.step.Site;
@@ -52,7 +53,7 @@ final class ClusterPanel extends VBox implements StationPanel.Body {
         this.desk = desk;
         this.known = known;
         this.tuning = new Tuning(desk, stepId);
-        this.newest = new Newest(desk, Platform::runLater);
+        this.newest = new Newest(desk, Platform::runLater, Urgency.NEIGHBOURS);
         getStyleClass().add("fair-panel");
         for (Setting<?> setting : tuning.step().description().settings()) {
             boolean first = setting.id().equals("k") || setting.id().equals("space");

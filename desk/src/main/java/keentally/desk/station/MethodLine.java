@@ -18,6 +18,9 @@ import javafx.scene.layout.Region;
 import keentally.core.colour.Rgb;
 import keentally.core.method.MethodStep;
 import keentally.core.picture.Field;
+import keentally.core.picture.PhaseMap;
+import keentally.core.picture.Picture;
+import keentally.core.run.Lanes.Urgency;
 import keentally.core.run.Run;
 import keentally.core.run.RunFault;
 import keentally.core.setting.ChoiceSetting;
@@ -29,6 +32,7 @@ import keentally.core.view.PhaseInks;
 import keentally.core.view.PhasePaint;
 import keentally.core.view.Pyramid;
 import keentally.core.view.StageComposer;
+import keentally.core.view.StateLayers;
 import keentally.core.view.Viewport;
 import keentally.core.words.Figures;
 import keentally.core.words.Headline;
@@ -42,6 +46,9 @@ import keentally.study.run.SampleRun;
 
 /** The stations along the top, joined by lines whose style shows what flows: where one is, and how one moves about. */
 public final class MethodLine extends ScrollPane {
+    /** So many pixels of a prepared picture are looked at for each of a thumbnail, across. */
+    private static final int MOST_PIXELS = 4;
+
     /** Beside a card that is brought in sight, so that the next one is seen to begin. */
     private static final double MARGIN = 24;
 
@@ -206,7 +213,7 @@ public final class MethodLine extends ScrollPane {
                 continue;
             }
             Map<String, Rgb> own = desk.phaseColours();
-            desk.whenIdle(cancel -> {
+            desk.look(card, Urgency.THUMBNAIL, cancel -> {
                 if (mine != generation) {
                     return;
                 }
@@ -220,6 +227,16 @@ public final class MethodLine extends ScrollPane {
         }
     }
 
+    /** Phases in flat colours, or in those that they were given. */
+    private static StateLayers.Palette flat(Map<String, Rgb> own) {
+        return new StateLayers.Palette() {
+            @Override
+            public PhasePaint phases(PhaseMap map) {
+                return new PhasePaint(map, PhaseInks.flat(map.names(), own), false);
+            }
+        };
+    }
+
     /** Filled rather than fitted: the middle of the picture. */
     private static int[] thumbnail(OpenSample sample, Optional<State> state, Map<String, Rgb> own, Work work) {
         int width = sample.pyramid().width();
@@ -231,18 +248,20 @@ public final class MethodLine extends ScrollPane {
             return StageComposer.compose(Layers.bare(sample.pyramid(), Field.whole(width, height)), view, work);
         }
         State s = state.get();
-        Pyramid ground = s.seen() == Flow.PICTURE
-                ? Pyramid.of(s.current(), sample.pyramid().tone(), work)
-                : sample.pyramid();
-        Look look = s.seen() == Flow.PICTURE ? Look.BARE : new Look(Look.Overlay.TINT, 0.75);
-        Layers layers = Layers.of(ground, s.field(), look);
-        Layers seen = switch (s.seen()) {
-            case PICTURE -> layers;
-            case PHASES ->
-                layers.with(new PhasePaint(
-                        s.needPhases(), PhaseInks.flat(s.needPhases().names(), own), false));
-            case MASK, OBJECTS -> layers.with(s.needMask());
-        };
-        return StageComposer.compose(seen, view, work);
+        if (StateLayers.isOnOriginal(s)) {
+            Look look = new Look(Look.Overlay.TINT, 0.75);
+            return StageComposer.compose(StateLayers.of(s, sample.pyramid(), look, flat(own)), view, work);
+        }
+        // a prepared picture is thinned out first: nobody needs its pyramid for a picture of the size of a stamp
+        int stride = Math.max(1, (int) (1 / (MOST_PIXELS * zoom)));
+        Picture thin = s.current().thinned(stride);
+        Viewport small = Viewport.centred(
+                thin.width() / 2.0,
+                thin.height() / 2.0,
+                zoom * stride,
+                StationCard.THUMB_WIDTH,
+                StationCard.THUMB_HEIGHT);
+        Pyramid ground = Pyramid.of(thin, sample.pyramid().tone(), work);
+        return StageComposer.compose(Layers.bare(ground, Field.whole(thin.width(), thin.height())), small, work);
     }
 }

@@ -11,6 +11,7 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
 import keentally.core.method.Method;
 import keentally.core.region.Objects;
+import keentally.core.run.Lanes.Urgency;
 import keentally.core.run.Run;
 import keentally.core.run.RunFault;
 import keentally.core.run.Sample;
@@ -122,7 +123,7 @@ final class NeighbourCurve extends VBox {
         }
         Method tried =
                 asked.method.with(stepId, asked.neighbours.get(done.size()).values());
-        desk.whenIdle(cancel -> {
+        desk.look(this, Urgency.NEIGHBOURS, cancel -> {
             OptionalDouble number = OptionalDouble.empty();
             try {
                 Sample made = asked.sample.ready(cancel).made();

@@ -24,6 +24,7 @@ import keentally.core.setting.RangeSetting;
 import keentally.core.setting.ReferenceSetting;
 import keentally.core.setting.Setting;
 import keentally.core.words.Words;
+import keentally.desk.look.AmountField;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 
@@ -167,7 +168,7 @@ final class SettingRow extends VBox {
     }
 
     private TextField field(Setting<?> setting) {
-        TextField field = new TextField(tuning.text(setting));
+        TextField field = field(setting, tuning.text(setting));
         field.setPromptText(Texts.of("setting.none"));
         field.setTooltip(new Tooltip(Texts.of("setting.kind." + setting.kind())));
         field.setOnAction(e -> commit(setting, field));
@@ -177,6 +178,16 @@ final class SettingRow extends VBox {
             }
         });
         return field;
+    }
+
+    private static TextField field(Setting<?> setting, String text) {
+        return switch (setting) {
+            case NumberSetting number -> AmountField.number(text);
+            case LengthSetting length -> AmountField.withUnit(text);
+            case LimitSetting limit -> AmountField.withUnit(text);
+            case AreaSetting area when area.allWord().isEmpty() -> AmountField.withUnit(text);
+            default -> new TextField(text);
+        };
     }
 
     private void commit(Setting<?> setting, TextField field) {

@@ -21,6 +21,7 @@ import javafx.scene.layout.VBox;
 import keentally.core.colour.Rgb;
 import keentally.core.quantity.Amounts;
 import keentally.core.quantity.Mass;
+import keentally.core.run.Lanes.Urgency;
 import keentally.core.run.Run;
 import keentally.core.setting.Item;
 import keentally.core.setting.ListSetting;
@@ -65,7 +66,7 @@ final class SharesSection extends VBox {
         this.stage = stage;
         this.phases = new PhaseActions(desk);
         this.tuning = new Tuning(desk, stepId);
-        this.newest = new Newest(desk, Platform::runLater);
+        this.newest = new Newest(desk, Platform::runLater, Urgency.ASKED);
         setId("shares");
         getStyleClass().addAll("section", "shares");
         grid.getStyleClass().add("shares-grid");

@@ -9,6 +9,7 @@ import javafx.scene.layout.VBox;
 import keentally.core.method.MethodStep;
 import keentally.core.picture.Field;
 import keentally.core.picture.Plane;
+import keentally.core.run.Lanes.Urgency;
 import keentally.core.run.Run;
 import keentally.core.setting.Setting;
 import keentally.core.stats.Histogram;
@@ -101,7 +102,7 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
             return;
         }
         asked = plane;
-        desk.whenIdle(cancel -> {
+        desk.look(this, Urgency.ASKED, cancel -> {
             LevelProfile made = LevelProfile.of(plane, Histogram.of(plane, field, desk.work(cancel)));
             Platform.runLater(() -> {
                 if (plane == asked) {

@@ -6,13 +6,16 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import keentally.core.picture.PhaseMap;
+import keentally.core.region.Objects;
 import keentally.core.step.Flow;
 import keentally.core.step.State;
 import keentally.core.view.Layers;
 import keentally.core.view.Look;
+import keentally.core.view.ObjectColours;
 import keentally.core.view.PhasePaint;
 import keentally.core.view.Pyramid;
 import keentally.core.view.StageComposer;
+import keentally.core.view.StateLayers;
 import keentally.core.view.Viewport;
 import keentally.core.work.Work;
 import keentally.desk.model.Newest;
@@ -24,6 +27,7 @@ final class TilePainter {
     private final Newest newest;
     private final Map<State, Pyramid> prepared = new HashMap<>();
     private final Map<PhaseMap, PhasePaint> means = new HashMap<>();
+    private final Map<Objects, ObjectColours> colours = new HashMap<>();
 
     TilePainter(Newest newest) {
         this.newest = newest;
@@ -53,22 +57,38 @@ final class TilePainter {
                     Layers.bare(ground, tile.ready().get().made().field()), look.view(), work);
         }
         State s = tile.outcome().get().state();
-        boolean picture = s.seen() == Flow.PICTURE;
-        Pyramid seen =
-                picture ? prepared.computeIfAbsent(s, k -> Pyramid.of(k.current(), ground.tone(), work)) : ground;
-        Layers bare = Layers.of(seen, s.field(), look.of());
-        Layers layers = s.mask().map(bare::with).orElse(bare);
+        Pyramid seen = StateLayers.isOnOriginal(s)
+                ? ground
+                : prepared.computeIfAbsent(s, k -> Pyramid.of(k.current(), ground.tone(), work));
+        // tints alone would not tell objects apart that touch
+        boolean bordered = s.seen() == Flow.OBJECTS && look.of().overlay() == Look.Overlay.TINT;
+        Look how = bordered ? look.of().with(Look.Overlay.OUTLINES) : look.of();
         return StageComposer.compose(
-                s.seen() == Flow.PHASES ? layers.with(phases(s.needPhases(), ground, look, work)) : layers,
-                look.view(),
-                work);
+                StateLayers.of(s, seen, how, new Kept(ground, look.phases(), work)), look.view(), work);
     }
 
-    /** Mean colours take a pass over the picture, so they are kept. */
-    private PhasePaint phases(PhaseMap map, Pyramid ground, Seen look, Work work) {
-        if (look.phases().look() != StageModel.PhaseLook.MEAN) {
-            return look.phases().paint(map, ground, work);
+    /** What takes a pass over the picture is kept. */
+    private final class Kept implements StateLayers.Palette {
+        private final Pyramid ground;
+        private final PhaseSeen seen;
+        private final Work work;
+
+        Kept(Pyramid ground, PhaseSeen seen, Work work) {
+            this.ground = ground;
+            this.seen = seen;
+            this.work = work;
         }
-        return means.computeIfAbsent(map, m -> look.phases().paint(m, ground, work));
+
+        @Override
+        public PhasePaint phases(PhaseMap map) {
+            return seen.look() == StageModel.PhaseLook.MEAN
+                    ? means.computeIfAbsent(map, m -> seen.paint(m, ground, work))
+                    : seen.paint(map, ground, work);
+        }
+
+        @Override
+        public ObjectColours objects(Objects objects) {
+            return colours.computeIfAbsent(objects, ObjectColours::of);
+        }
     }
 }

@@ -15,11 +15,12 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleObjectProperty;
 import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
+import keentally.core.run.Lanes.Urgency;
 import keentally.core.run.Run;
 import keentally.core.run.RunFault;
+import keentally.core.run.StateCache;
 import keentally.core.setting.Values;
 import keentally.core.stats.Histogram;
-import keentally.core.step.Flow;
 import keentally.core.step.State;
 import keentally.core.trial.Axes;
 import keentally.core.trial.Axis;
@@ -51,6 +52,9 @@ public final class TrialModel {
     private List<Axis> axes = List.of();
     private Cancel running = new Cancel();
     private int waiting;
+
+    /** What the tiles show cannot be let go of while they stand there. */
+    private final List<StateCache.Hold> holds = new ArrayList<>();
 
     /** @param ui runs what it is given on the interface thread, in order */
     public TrialModel(DeskModel desk, Executor ui) {
@@ -166,7 +170,7 @@ public final class TrialModel {
         MethodStep of = step.get();
         Optional<State> entering =
                 of.description().setting("cut").isPresent() ? desk.entering(of.id()) : Optional.empty();
-        desk.whenIdle(cancel -> {
+        desk.look(this, Urgency.ASKED, cancel -> {
             Optional<Histogram> histogram =
                     entering.flatMap(s -> s.current().single().map(p -> Histogram.of(p, s.field(), desk.work(cancel))));
             List<Axis> found = Axes.of(of, histogram);
@@ -182,7 +186,12 @@ public final class TrialModel {
         methodId = desk.methodId();
         stepId = of.id();
         axes = found;
-        number.set(of.description().gives() == Flow.PHASES ? Number.EXPLAINED : Number.SHARE);
+        number.set(
+                switch (of.description().gives()) {
+                    case PHASES -> Number.EXPLAINED;
+                    case OBJECTS -> Number.COUNT;
+                    case PICTURE, MASK -> Number.SHARE;
+                });
         Axis first = axes.getFirst();
         ask(new Wish(
                 first,
@@ -198,9 +207,22 @@ public final class TrialModel {
         return desk.methodId().equals(methodId) ? desk.method().step(stepId) : Optional.empty();
     }
 
+    /** Lets go of all that the tiles hold. */
+    public void close() {
+        stop();
+        tiles.set(List.of());
+        letGo();
+    }
+
+    private void letGo() {
+        holds.forEach(StateCache.Hold::close);
+        holds.clear();
+    }
+
     /** Tries something else. Returns whether it could be understood. */
     public boolean ask(Wish other) {
         stop();
+        letGo();
         wish.set(other);
         if (step().isEmpty()) {
             return false;
@@ -274,7 +296,7 @@ public final class TrialModel {
             return;
         }
         Tile tile = left.next();
-        desk.whenIdle(idle -> {
+        desk.look(this, Urgency.ASKED, idle -> {
             Tile done = bench.done(tile, cancel);
             ui.execute(() -> {
                 came(tile, done, cancel);
@@ -299,6 +321,7 @@ public final class TrialModel {
             return;
         }
         waiting--;
+        is.outcome().ifPresent(o -> holds.add(desk.trials().hold(o.state())));
         Optional<Tile> keep = chosen.get().map(i -> tiles.get().get(i));
         List<Tile> now = new ArrayList<>(tiles.get());
         now.replaceAll(t -> t == was ? is : t);

@@ -90,7 +90,8 @@ public final class TrialSheet {
 
     public void close() {
         if (open.get()) {
-            model.stop();
+            model.close();
+            grid.reset();
             open.set(false);
         }
     }

@@ -101,6 +101,11 @@ public final class DeskWindow {
             }
         });
         this.starters = new StarterSheet(desk, stageModel);
+        starters.isOpen().addListener((o, was, is) -> {
+            if (!is) {
+                Platform.runLater(stage::requestFocus); // behind the panel of the station that was taken
+            }
+        });
         this.objects = new ObjectsPane(desk, take.menu(), take::spread);
         root.getStyleClass().add("desk");
         root.setTop(new DeskMenus(this, desk, stageModel, picture).bar());

@@ -1,5 +1,6 @@
 package keentally.desk.view;
 
+import java.util.Locale;
 import java.util.Set;
 import javafx.scene.Scene;
 import javafx.scene.control.ComboBoxBase;
@@ -9,6 +10,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
 import keentally.core.view.Look;
+import keentally.desk.look.AmountField;
 import keentally.desk.model.DeskModel;
 import keentally.desk.stage.StageModel;
 import keentally.desk.station.StationActions;
@@ -34,7 +36,18 @@ final class Keys {
     private boolean typing(KeyEvent e) {
         var owner = window.stage().getScene().getFocusOwner();
         boolean modified = e.isShortcutDown() || e.isAltDown() || e.isMetaDown();
-        return modified || owner instanceof TextInputControl || owner instanceof ComboBoxBase<?>;
+        return modified
+                || switch (owner) {
+                    case AmountField field ->
+                        !isLetter(e) || field.belongs(e.getText().toLowerCase(Locale.ROOT));
+                    case TextInputControl field -> true;
+                    case ComboBoxBase<?> box -> box.isEditable() || !isLetter(e);
+                    case null, default -> false;
+                };
+    }
+
+    private static boolean isLetter(KeyEvent e) {
+        return e.getCode().isLetterKey();
     }
 
     private static final KeyCombination UNDO = KeyCombination.keyCombination("Shortcut+Z");

@@ -15,6 +15,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import keentally.core.run.Lanes.Urgency;
 import keentally.desk.look.Ask;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
@@ -76,7 +77,7 @@ final class SheetsDialog {
         head.setMinHeight(Region.USE_PREF_SIZE);
         ImageView picture = new ImageView();
         picture.setPreserveRatio(true);
-        desk.whenIdle(cancel -> {
+        desk.look(picture, Urgency.ASKED, cancel -> {
             Image read = new Image(new ByteArrayInputStream(Base64.getDecoder().decode(sheet.png())));
             Platform.runLater(() -> picture.setImage(read));
         });

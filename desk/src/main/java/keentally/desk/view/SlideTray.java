@@ -30,6 +30,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
+import keentally.core.run.Lanes.Urgency;
 import keentally.core.view.Layers;
 import keentally.core.view.Pyramid;
 import keentally.core.view.StageComposer;
@@ -256,7 +257,10 @@ final class SlideTray extends ListView<String> {
     private void paintOnce(String id, SampleThing sample) {
         if (asked.add(key(id, sample))) {
             PictureShelf shelf = desk.holding().get().shelf();
-            desk.whenIdle(cancel -> paint(key(id, sample), sample, shelf, desk.work(cancel)));
+            desk.look(
+                    this + key(id, sample),
+                    Urgency.LATER,
+                    cancel -> paint(key(id, sample), sample, shelf, desk.work(cancel)));
         }
     }
 

@@ -67,7 +67,7 @@ final class StatusLine extends HBox {
         kept.setId("kept");
         kept.getStyleClass().add("kept");
         kept.setMinWidth(Region.USE_PREF_SIZE);
-        getChildren().addAll(probe, message, kept, scale, cautions);
+        getChildren().addAll(probe, message, new JobList(desk).button(), kept, scale, cautions);
         desk.holding().addListener(o -> hold());
         hold();
         stage.pointer().addListener(o -> probe());

@@ -64,7 +64,7 @@ public final class PictureCautions {
         noScale(sample).ifPresent(found::add);
         clipped(sample, work).ifPresent(found::add);
         unevenLight(sample, work).ifPresent(found::add);
-        barInField(sample).ifPresent(found::add);
+        barInField(sample, work).ifPresent(found::add);
         fieldUnlike(sample, background, work).ifPresent(found::add);
         lossy(background).ifPresent(found::add);
         morePages(background).ifPresent(found::add);
@@ -118,9 +118,9 @@ public final class PictureCautions {
                 "Light the sample evenly, or keep the field to its evenly lit part."));
     }
 
-    private Optional<Caution> barInField(Sample sample) {
+    private Optional<Caution> barInField(Sample sample, Work work) {
         Optional<Rectangle> covered =
-                captions.of(sample.key(), sample.picture()).covered();
+                captions.of(sample.key(), sample.picture(), work.cancel()).covered();
         long pixels = covered.map(box -> inside(sample.field(), box)).orElse(0L);
         if (pixels == 0) {
             return Optional.empty();

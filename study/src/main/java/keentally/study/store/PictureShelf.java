@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import keentally.core.picture.Channel;
 import keentally.core.picture.Picture;
+import keentally.core.work.Cancel;
 import keentally.study.document.PictureRef;
 import keentally.study.document.PictureRef.FileStamp;
 import keentally.study.document.PictureRef.Source;
@@ -130,10 +131,11 @@ public final class PictureShelf {
      *
      * @return where each of {@code wanted} lies now, for those that were found
      */
-    public static Map<FileStamp, Path> search(Path folder, List<FileStamp> wanted) throws FileFault {
+    public static Map<FileStamp, Path> search(Path folder, List<FileStamp> wanted, Cancel cancel) throws FileFault {
         Map<FileStamp, Path> found = new HashMap<>();
         try (Stream<Path> all = Files.walk(folder, DEEPEST)) {
             for (Path file : all.filter(Files::isRegularFile).sorted().toList()) {
+                cancel.check();
                 long size = Files.size(file);
                 List<FileStamp> alike =
                         wanted.stream().filter(s -> s.bytes() == size).toList();

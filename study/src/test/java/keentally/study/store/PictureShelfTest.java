@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import keentally.core.picture.Plane8;
+import keentally.core.work.Cancel;
 import keentally.study.document.PictureRef;
 import keentally.study.document.PictureRef.FileStamp;
 import keentally.study.document.PictureRef.Source;
@@ -75,7 +76,7 @@ class PictureShelfTest {
                 .isInstanceOf(PictureShelf.MissingPicture.class)
                 .hasMessageContaining("a.png is missing");
         FileStamp stamp = source.stamp().orElseThrow();
-        Map<FileStamp, Path> found = PictureShelf.search(folder, List.of(stamp));
+        Map<FileStamp, Path> found = PictureShelf.search(folder, List.of(stamp), new Cancel());
         assertThat(found).containsOnlyKeys(stamp);
         PictureRef moved = ref.moved(source.file(), found.get(stamp));
         assertThat(shelf.take(moved).file().picture().width()).isEqualTo(5);
