@@ -214,6 +214,26 @@ public final class DeskDriver implements AutoCloseable {
     /** Returns when everything asked for has been run, painted and shown. */
     public void quiet() {
         delivered();
+        calm();
+    }
+
+    /** Returns when the method was run, where nothing was done by mouse or keys; what is told beside the picture may still come. */
+    public void settle() {
+        try {
+            WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> onFx(() -> model.followed()));
+        } catch (TimeoutException e) {
+            throw new AssertionError("the desk never came to rest", e);
+        }
+        noCrash();
+    }
+
+    private void noCrash() {
+        if (!crashes.isEmpty()) {
+            throw new AssertionError("the desk crashed", crashes.getFirst());
+        }
+    }
+
+    private void calm() {
         try {
             for (int calm = 0; calm < 2; ) {
                 WaitForAsyncUtils.waitForFxEvents(3);
@@ -224,9 +244,7 @@ public final class DeskDriver implements AutoCloseable {
         } catch (TimeoutException e) {
             throw new AssertionError("the desk never came to rest", e);
         }
-        if (!crashes.isEmpty()) {
-            throw new AssertionError("the desk crashed", crashes.getFirst());
-        }
+        noCrash();
     }
 
     /** The mouse is there at once; a hand takes a hundred places on the way, each of which the desk would answer. */

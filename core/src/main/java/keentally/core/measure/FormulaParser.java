@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.DoubleBinaryOperator;
 import java.util.function.DoubleUnaryOperator;
+import java.util.function.Supplier;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import keentally.core.quantity.Limit;
@@ -26,16 +27,35 @@ final class FormulaParser {
             .sorted(Comparator.comparingInt((Measure m) -> -m.id().length()).thenComparing(Measure::id))
             .toList();
 
+    /** More than anybody writes, and less than a stack can hold. */
+    private static final int LONGEST = 2_000;
+
+    private static final int DEEPEST = 60;
+
     private final String text;
     private int at;
+    private int depth;
 
     FormulaParser(String text) {
         this.text = text;
     }
 
+    private FormulaNode inside(Supplier<FormulaNode> part) {
+        if (++depth > DEEPEST) {
+            throw new IllegalArgumentException("a formula may be nested " + DEEPEST + " deep, and this is nested deeper");
+        }
+        FormulaNode node = part.get();
+        depth--;
+        return node;
+    }
+
     FormulaNode whole() {
         if (text.isBlank()) {
             throw new IllegalArgumentException("a formula is wanted, but there is nothing");
+        }
+        if (text.length() > LONGEST) {
+            throw new IllegalArgumentException(
+                    "a formula may have " + LONGEST + " letters, but this one has " + text.length());
         }
         FormulaNode node = or();
         if (!rest().isEmpty()) {
@@ -94,7 +114,7 @@ final class FormulaParser {
         if (!takenWord("not")) {
             return comparison();
         }
-        FormulaNode part = question(not());
+        FormulaNode part = question(inside(this::not));
         return new FormulaNode.Asked(List.of(part), v -> v[0] == 1 ? 0 : 1);
     }
 
@@ -180,7 +200,7 @@ final class FormulaParser {
 
     private FormulaNode power() {
         if (taken("-") || taken("−")) {
-            FormulaNode part = number(power());
+            FormulaNode part = number(inside(this::power));
             return new FormulaNode.Through(part, v -> -v, part.kind());
         }
         FormulaNode base = part();
@@ -200,7 +220,7 @@ final class FormulaParser {
 
     private FormulaNode part() {
         if (taken("(")) {
-            FormulaNode inner = or();
+            FormulaNode inner = inside(this::or);
             close();
             return inner;
         }

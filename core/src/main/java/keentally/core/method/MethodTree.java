@@ -23,6 +23,11 @@ public final class MethodTree {
             Set.of("format", "version", "name", "unit", "steps", "measures", "columns", "signal");
     private static final Set<String> STEP_KEYS = Set.of("step", "id", "muted", "save");
 
+    /** More than anybody lays out; checks of the order look at every step for each step. */
+    private static final int MOST_STEPS = 300;
+
+    private static final int MOST_COLUMNS = 200;
+
     private MethodTree() {}
 
     /** @throws MethodFault in a sentence that names the step, the setting, what was expected and what was found */
@@ -97,6 +102,7 @@ public final class MethodTree {
             return List.of();
         }
         expect(found instanceof List<?>, "columns", "a list of columns", found);
+        most("columns", (List<?>) found, MOST_COLUMNS);
         List<OwnColumn> own = new ArrayList<>();
         for (Object each : (List<?>) found) {
             boolean fits = each instanceof Map<?, ?> map
@@ -118,8 +124,16 @@ public final class MethodTree {
         return own;
     }
 
+    private static void most(String key, List<?> list, int most) throws MethodFault {
+        if (list.size() > most) {
+            throw new MethodFault(
+                    "A method may have " + most + " " + key + ", but this one has " + list.size() + ".");
+        }
+    }
+
     private static List<MethodStep> steps(Object found) throws MethodFault {
         expect(found instanceof List<?>, "steps", "a list of steps", found);
+        most("steps", (List<?>) found, MOST_STEPS);
         List<MethodStep> steps = new ArrayList<>();
         for (Object tree : (List<?>) found) {
             MethodStep step = step(steps.size() + 1, tree);

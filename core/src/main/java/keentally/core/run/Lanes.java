@@ -58,6 +58,11 @@ public final class Lanes implements AutoCloseable {
         line.drop(slot);
     }
 
+    /** Whether nothing runs or waits in a lane. */
+    public boolean quiet(Lane lane) {
+        return tracks.get(lane).quiet();
+    }
+
     /** Whether nothing runs or waits. */
     public boolean quiet() {
         return tracks.values().stream().allMatch(Track::quiet) && line.quiet();

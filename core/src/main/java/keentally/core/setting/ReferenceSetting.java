@@ -28,19 +28,23 @@ public record ReferenceSetting(String id, List<Condition> onlyWhen) implements S
 
     @Override
     public Reference read(Object tree) {
-        if (tree instanceof String file && !file.isBlank()) {
+        if (tree instanceof String file && isName(file)) {
             return new Reference(file, "");
         }
         if (tree instanceof Map<?, ?> map
                 && map.size() == 2
                 && map.get("file") instanceof String file
-                && !file.isBlank()
+                && isName(file)
                 && map.get("sha256") instanceof String sha256
                 && sha256.matches("[0-9a-f]{64}")) {
             return new Reference(file, sha256);
         }
         throw new IllegalArgumentException(
                 "expected a file's name, or {\"file\": …, \"sha256\": …}, but found " + Setting.found(tree));
+    }
+
+    private static boolean isName(String file) {
+        return !file.isBlank() && file.chars().noneMatch(Character::isISOControl);
     }
 
     @Override

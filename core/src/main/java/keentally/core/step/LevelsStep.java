@@ -11,6 +11,7 @@ import keentally.core.setting.Item;
 import keentally.core.setting.ListSetting;
 import keentally.core.setting.NumberSetting;
 import keentally.core.setting.Setting;
+import keentally.core.setting.Values;
 import keentally.core.stats.Histogram;
 import keentally.core.stats.Percentiles;
 import keentally.core.threshold.LevelMap;
@@ -41,7 +42,24 @@ record LevelsStep(By by, int count, List<Double> cuts, List<String> names) imple
             Flow.PHASES,
             Set.of(Use.FIELD),
             List.<Setting<?>>of(BY, COUNT, CUTS, NAMES),
+            LevelsStep::begin,
             v -> new LevelsStep(v.get(BY), v.get(COUNT).intValue(), v.find(CUTS).orElse(List.of()), v.get(NAMES)));
+
+    /** Cuts by hand begin where they were. */
+    private static Values begin(Beginning.Made made) throws StepFault {
+        if (made.now().find(CUTS).filter(c -> !c.isEmpty()).isPresent()) {
+            return made.now();
+        }
+        if (!made.found().cuts().isEmpty()) {
+            return made.now().with(CUTS, made.found().cuts());
+        }
+        Histogram h = Histogram.of(made.entering().plane(), made.entering().field(), made.work());
+        double[] cuts = MultiLevel.cuts(h, made.now().get(COUNT).intValue());
+        if (cuts.length == 0) {
+            throw new StepFault("finds too few different values in the field to begin with");
+        }
+        return made.now().with(CUTS, Arrays.stream(cuts).boxed().toList());
+    }
 
     LevelsStep {
         for (int i = 1; by == By.MANUAL && i < cuts.size(); i++) {

@@ -16,6 +16,7 @@ import keentally.core.setting.Values;
  * @param gives the kind that it makes
  * @param uses what of the sample its outcome hangs on
  * @param settings in the order of files and panels
+ * @param beginning what settings without a default begin with
  * @param make the step from its values; throws IllegalArgumentException where values that are each allowed do not go together
  */
 public record StepDescription(
@@ -25,10 +26,35 @@ public record StepDescription(
         Flow gives,
         Set<Use> uses,
         List<Setting<?>> settings,
+        Beginning beginning,
         Function<Values, Step> make) {
     public StepDescription {
         uses = Set.copyOf(uses);
         settings = List.copyOf(settings);
+    }
+
+    /** Of a step whose settings all have defaults. */
+    public StepDescription(
+            String id,
+            int version,
+            Flow needs,
+            Flow gives,
+            Set<Use> uses,
+            List<Setting<?>> settings,
+            Function<Values, Step> make) {
+        this(id, version, needs, gives, uses, settings, Beginning.NONE, make);
+    }
+
+    /** Whether a step can be made of these values as they are. */
+    public boolean isComplete(Values values) {
+        try {
+            make.apply(values);
+        } catch (IllegalArgumentException notTogether) {
+            return false;
+        }
+        return settings.stream()
+                .noneMatch(
+                        s -> s.required() && s.applies(values) && values.find(s).isEmpty());
     }
 
     public Optional<Setting<?>> setting(String settingId) {

@@ -12,9 +12,11 @@ import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
 import keentally.core.stats.Histogram;
 import keentally.core.threshold.Cut;
+import keentally.core.threshold.MultiLevel;
 import keentally.core.threshold.rule.Generalised;
 import keentally.core.threshold.rule.Rule;
 import keentally.core.threshold.rule.Share;
+import keentally.core.work.Work;
 
 /** Chooses the pixels on one side of a cut, or between two, or outside of two. */
 final class ThresholdStep implements Step {
@@ -50,7 +52,50 @@ final class ThresholdStep implements Step {
             Flow.MASK,
             Set.of(Use.FIELD),
             List.<Setting<?>>of(RULE, KEEP, CUT, LOW, HIGH, SHARE, NU, TAU, KAPPA, OMEGA),
+            ThresholdStep::begin,
             ThresholdStep::new);
+
+    /**
+     * A cut by hand begins where the cut was that is shown, else at Otsu's; two ends begin at the exact two-level cuts, and are set by hand.
+     * A rule that is chosen while there are two ends keeps what is bright.
+     */
+    private static Values begin(Beginning.Made made) throws StepFault {
+        Values now = made.now();
+        boolean ends = hasTwoEnds(now.get(KEEP));
+        boolean ruleChosen =
+                now.get(RULE) != Rule.MANUAL && now.get(RULE) != made.before().get(RULE);
+        if (ends && ruleChosen) {
+            return now.with(KEEP, Keep.BRIGHT);
+        }
+        if (!ends) {
+            return now.find(CUT).isPresent() ? now : now.with(CUT, beginningCut(made));
+        }
+        Values byHand = now.with(RULE, Rule.MANUAL);
+        if (byHand.find(LOW).isPresent() || byHand.find(HIGH).isPresent()) {
+            return byHand;
+        }
+        Histogram h = occupied(made.entering(), made.work());
+        double[] cuts = MultiLevel.cuts(h, 2);
+        return cuts.length == 2
+                ? byHand.with(LOW, cuts[0]).with(HIGH, cuts[1])
+                : byHand.with(LOW, h.lowest()).with(HIGH, h.upperEdge(h.lastOccupied()));
+    }
+
+    private static double beginningCut(Beginning.Made made) throws StepFault {
+        if (!made.found().cuts().isEmpty()) {
+            return made.found().cuts().getFirst();
+        }
+        Histogram h = occupied(made.entering(), made.work());
+        return Rule.OTSU.cut(h).orElse(h.lowest());
+    }
+
+    private static Histogram occupied(State entering, Work work) throws StepFault {
+        Histogram histogram = Histogram.of(entering.plane(), entering.field(), work);
+        if (histogram.total() == 0) {
+            throw new StepFault("needs values, but no pixel of the field holds a number");
+        }
+        return histogram;
+    }
 
     private final Rule rule;
     private final Keep keep;
@@ -114,10 +159,7 @@ final class ThresholdStep implements Step {
     }
 
     private double found(State before, Site site) throws StepFault {
-        Histogram histogram = Histogram.of(before.plane(), before.field(), site.work());
-        if (histogram.total() == 0) {
-            throw new StepFault("needs values, but no pixel of the field holds a number");
-        }
+        Histogram histogram = occupied(before, site.work());
         if (histogram.firstOccupied() == histogram.lastOccupied()) {
             throw new StepFault("needs at least two different values in the field, but all its pixels have the same");
         }

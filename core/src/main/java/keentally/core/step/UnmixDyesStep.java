@@ -10,6 +10,7 @@ import keentally.core.setting.Condition;
 import keentally.core.setting.Item;
 import keentally.core.setting.ListSetting;
 import keentally.core.setting.Setting;
+import keentally.core.setting.Values;
 
 /** Pulls overlapping dyes apart: goes on with how much of each there is. */
 public record UnmixDyesStep(Dyes dyes, List<List<Double>> vectors, List<Double> white) implements Step {
@@ -25,10 +26,21 @@ public record UnmixDyesStep(Dyes dyes, List<List<Double>> vectors, List<Double> 
             Flow.PICTURE,
             Set.of(Use.FIELD),
             List.<Setting<?>>of(DYES, VECTORS, WHITE),
+            UnmixDyesStep::begin,
             v -> new UnmixDyesStep(
                     v.get(DYES), v.find(VECTORS).orElse(v.get(DYES).vectors()), v.get(WHITE)));
 
+    /** Own dyes begin as the published ones that they are chosen after. */
+    private static Values begin(Beginning.Made made) {
+        Dyes before = made.before().get(DYES);
+        Dyes like = before == Dyes.OWN ? DYES.usual() : before;
+        return made.now().with(VECTORS, like.vectors());
+    }
+
     public UnmixDyesStep {
+        if (dyes == Dyes.OWN && vectors.isEmpty()) {
+            throw new IllegalArgumentException("own dyes need 'vectors', two or three");
+        }
         if (white.size() == 2) {
             throw new IllegalArgumentException("'white' must be \"auto\", one number or three");
         }

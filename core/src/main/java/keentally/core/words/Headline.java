@@ -72,6 +72,6 @@ public final class Headline {
                 .find(setting)
                 .map(v -> v instanceof Enum<?> word && setting instanceof ChoiceSetting<?>
                         ? Words.label(step.description(), setting, word)
-                        : String.valueOf(setting.write(v)));
+                        : Plural.kept(String.valueOf(setting.write(v))));
     }
 }

@@ -3,12 +3,23 @@ package keentally.core.words;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
-/** Endings of words by the number before them: {@code 3 object[s]} is 3 objects, {@code 1 object[s]} one object. */
+/**
+ * Endings of words by the number before them: {@code 3 object[s]} is 3 objects, {@code 1 object[s]} one object. What people typed is {@link
+ * #kept} before it is put into such a text, so that its own brackets stay.
+ */
 public final class Plural {
     private static final Pattern PLACE =
             Pattern.compile("(?<number>[0-9][0-9,.]*)(?<between>[^0-9\\[\\]]*)\\[(?<ending>[a-z]+)]");
 
+    private static final char OPENING = '\ue000';
+    private static final char CLOSING = '\ue001';
+
     private Plural() {}
+
+    /** A text whose brackets are its own, and are there again after {@link #fit}. */
+    public static String kept(String text) {
+        return text.replace('[', OPENING).replace(']', CLOSING);
+    }
 
     /** With every ending put in, or left out behind a bare 1. */
     public static String fit(String text) {
@@ -19,6 +30,6 @@ public final class Plural {
             place.appendReplacement(
                     out, Matcher.quoteReplacement(place.group("number") + place.group("between") + ending));
         }
-        return place.appendTail(out).toString();
+        return place.appendTail(out).toString().replace(OPENING, '[').replace(CLOSING, ']');
     }
 }

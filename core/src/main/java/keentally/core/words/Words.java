@@ -2,6 +2,8 @@ package keentally.core.words;
 
 import java.util.Optional;
 import java.util.ResourceBundle;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import keentally.core.measure.Column;
 import keentally.core.measure.Measure;
 import keentally.core.measure.OwnColumn;
@@ -9,12 +11,52 @@ import keentally.core.quantity.LengthUnit;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.Setting;
 import keentally.core.step.StepDescription;
+import keentally.core.step.Steps;
 
 /** The texts that stand in {@code words.properties}. A missing one is a defect, and throws. */
 public final class Words {
     private static final ResourceBundle BUNDLE = ResourceBundle.getBundle("keentally.core.words.words");
 
     private Words() {}
+
+    /** {@code Step 3 (fill-holes)}, or an id in quotes, as files and command lines have them. */
+    private static final Pattern IN_FILES =
+            Pattern.compile("Step (?<number>\\d+) \\((?<step>[a-z0-9-]+)\\)|'(?<id>[A-Za-z][A-Za-z0-9-]*)'");
+
+    /**
+     * A sentence that names steps and settings by their ids, which belong to files, in the words that the screen has for them. Ids that no
+     * step or setting has stay as they are, in the quotes of prose.
+     */
+    public static String spoken(String sentence) {
+        Matcher named = IN_FILES.matcher(sentence);
+        StringBuilder out = new StringBuilder();
+        Optional<StepDescription> of = Optional.empty();
+        while (named.find()) {
+            String id = named.group("id");
+            if (id == null) {
+                of = Steps.find(named.group("step"));
+                String title = of.map(Words::title).orElse(named.group("step"));
+                named.appendReplacement(
+                        out, Matcher.quoteReplacement("Station " + named.group("number") + ", " + title + ","));
+            } else {
+                named.appendReplacement(out, Matcher.quoteReplacement("“" + spokenId(id, of) + "”"));
+            }
+        }
+        return named.appendTail(out).toString();
+    }
+
+    private static String spokenId(String id, Optional<StepDescription> of) {
+        Optional<String> step = Steps.find(id).map(Words::title);
+        return step.or(() -> of.flatMap(s -> labelOf(s, id)))
+                .or(() -> Steps.all().stream()
+                        .flatMap(s -> labelOf(s, id).stream())
+                        .findFirst())
+                .orElse(id);
+    }
+
+    private static Optional<String> labelOf(StepDescription step, String settingId) {
+        return step.setting(settingId).map(s -> label(step, s));
+    }
 
     public static String title(StepDescription step) {
         return text("step." + step.id() + ".title");

@@ -1,10 +1,12 @@
 package keentally.desk.look;
 
 import java.text.MessageFormat;
+import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.ResourceBundle;
 import keentally.core.words.Plural;
+import keentally.core.words.Words;
 
 /** Everything the desk says, from {@code desk.properties}; what it says about steps and measures stands in core's words. */
 public final class Texts {
@@ -21,8 +23,15 @@ public final class Texts {
         return BUNDLE.containsKey(key) ? Optional.of(BUNDLE.getString(key)) : Optional.empty();
     }
 
-    /** With {0}, {1}, ... filled in, numbers coming as text, and plural endings in brackets fitted. */
+    /** With {0}, {1}, ... filled in, numbers coming as text, and the plural endings that stand in the text in brackets fitted. */
     public static String of(String key, Object... parts) {
-        return Plural.fit(new MessageFormat(BUNDLE.getString(key), Locale.ROOT).format(parts));
+        Object[] kept =
+                Arrays.stream(parts).map(p -> Plural.kept(String.valueOf(p))).toArray();
+        return Plural.fit(new MessageFormat(BUNDLE.getString(key), Locale.ROOT).format(kept));
+    }
+
+    /** What is wrong with something that was typed or drawn, as a sentence for people. */
+    public static String complaint(String reason) {
+        return Words.spoken(of("complaint", reason));
     }
 }

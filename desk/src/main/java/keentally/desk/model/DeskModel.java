@@ -35,6 +35,7 @@ import keentally.core.run.StateCache;
 import keentally.core.setting.Values;
 import keentally.core.step.State;
 import keentally.core.view.Pyramid;
+import keentally.core.words.Words;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
@@ -260,6 +261,11 @@ public final class DeskModel implements AutoCloseable {
         }
     }
 
+    /** Whether what is on the stage is what the method gives; what is told beside it may still come. */
+    public boolean followed() {
+        return lanes.quiet(Lane.FOLLOW) && lanes.quiet(Lane.PREVIEW);
+    }
+
     /** Whether all that was asked for has come back. */
     public boolean quiet() {
         return lanes.quiet() && jobs.quiet();
@@ -276,7 +282,7 @@ public final class DeskModel implements AutoCloseable {
     }
 
     public void say(String sentence) {
-        message.set(sentence);
+        message.set(Words.spoken(sentence));
     }
 
     // What a person does.

@@ -128,7 +128,7 @@ final class Following {
         try {
             return Optional.of(stage.made().get());
         } catch (IllegalArgumentException e) {
-            ui.execute(() -> say.accept(Texts.of("complaint", e.getMessage())));
+            ui.execute(() -> say.accept(Texts.complaint(e.getMessage())));
             return Optional.empty();
         }
     }

@@ -121,7 +121,7 @@ public final class SampleActions {
                 try {
                     fresh.addAll(choice.choose(survey));
                 } catch (IllegalArgumentException e) {
-                    faults.add(Texts.of("complaint", e.getMessage()));
+                    faults.add(Texts.complaint(e.getMessage()));
                 }
             } else {
                 PictureRef picture = new PictureRef(List.of(PictureShelf.source("", survey, 1)));

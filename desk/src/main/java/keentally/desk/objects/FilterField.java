@@ -55,7 +55,7 @@ final class FilterField extends VBox {
         try {
             table.filter(Formula.question(field.getText()));
         } catch (IllegalArgumentException e) {
-            complaint.setText(Texts.of("complaint", e.getMessage()));
+            complaint.setText(Texts.complaint(e.getMessage()));
             complaint.setVisible(true);
         }
     }

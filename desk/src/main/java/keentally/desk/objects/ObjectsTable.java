@@ -292,7 +292,7 @@ final class ObjectsTable extends StackPane {
                 int[] sorted = RowOrder.sorted(keys, descending, wanted);
                 return () -> ordered(sorted);
             } catch (IllegalArgumentException noScale) {
-                return () -> desk.say(Texts.of("complaint", noScale.getMessage()));
+                return () -> desk.say(Texts.complaint(noScale.getMessage()));
             }
         });
     }

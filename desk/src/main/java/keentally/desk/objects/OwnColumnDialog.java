@@ -86,7 +86,7 @@ final class OwnColumnDialog {
             says.setText(unit.isEmpty() ? Texts.of("own.plain") : Texts.of("own.unit", unit));
         } catch (IllegalArgumentException e) {
             boolean begun = !name.getText().isBlank() && !formula.getText().isBlank();
-            says.setText(begun ? Texts.of("complaint", e.getMessage()) : "");
+            says.setText(begun ? Texts.complaint(e.getMessage()) : "");
         }
     }
 
@@ -105,7 +105,7 @@ final class OwnColumnDialog {
             }
             desk.change(Texts.of("action.columns"), m -> m.withOwn(next));
         } catch (IllegalArgumentException e) {
-            desk.say(Texts.of("complaint", e.getMessage()));
+            desk.say(Texts.complaint(e.getMessage()));
         }
     }
 }

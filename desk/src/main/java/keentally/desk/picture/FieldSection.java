@@ -257,7 +257,7 @@ final class FieldSection implements PicturePanel.PanelSection {
         } catch (NumberFormatException e) {
             complain(Texts.of("field.numbers"));
         } catch (IllegalArgumentException e) {
-            complain(Texts.of("complaint", e.getMessage()));
+            complain(Texts.complaint(e.getMessage()));
         }
     }
 
@@ -278,7 +278,7 @@ final class FieldSection implements PicturePanel.PanelSection {
             } catch (NumberFormatException e) {
                 complain(Texts.of("field.numbers"));
             } catch (IllegalArgumentException e) {
-                complain(Texts.of("complaint", e.getMessage()));
+                complain(Texts.complaint(e.getMessage()));
             }
         });
         exact.getChildren().addAll(text, take);

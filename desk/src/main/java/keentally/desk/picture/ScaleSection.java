@@ -168,7 +168,7 @@ final class ScaleSection implements PicturePanel.PanelSection {
                     origin,
                     Texts.of("scale.how", Figures.number(px), real.getText().strip())));
         } catch (IllegalArgumentException e) {
-            complain(lineComplaint, Texts.of("complaint", e.getMessage()));
+            complain(lineComplaint, Texts.complaint(e.getMessage()));
         }
     }
 
@@ -199,7 +199,7 @@ final class ScaleSection implements PicturePanel.PanelSection {
                     .calibrate(text.isEmpty() ? Optional.empty() : Optional.of(Calibration.typed(Scale.of(text))));
             typedComplaint.setVisible(false);
         } catch (IllegalArgumentException e) {
-            complain(typedComplaint, Texts.of("complaint", e.getMessage()));
+            complain(typedComplaint, Texts.complaint(e.getMessage()));
         }
     }
 

@@ -39,6 +39,7 @@ import keentally.core.view.StageComposer;
 import keentally.core.view.StateLayers;
 import keentally.core.view.Viewport;
 import keentally.core.words.Figures;
+import keentally.core.words.Words;
 import keentally.core.work.Cancel;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
@@ -188,9 +189,9 @@ public final class StarterSheet extends ScrollPane {
                     "",
                     Optional.of(preview(ready, run.last(), cancel)));
         } catch (RunFault | FileFault e) {
-            return new Tried(Optional.empty(), "", e.getMessage(), Optional.empty());
+            return new Tried(Optional.empty(), "", Words.spoken(e.getMessage()), Optional.empty());
         } catch (IllegalArgumentException e) {
-            return new Tried(Optional.empty(), "", Texts.of("complaint", e.getMessage()), Optional.empty());
+            return new Tried(Optional.empty(), "", Texts.complaint(e.getMessage()), Optional.empty());
         }
     }
 

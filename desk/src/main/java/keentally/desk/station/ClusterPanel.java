@@ -116,7 +116,7 @@ final class ClusterPanel extends VBox implements StationPanel.Body {
                     }
                 };
             } catch (StepFault e) {
-                return () -> reason.setText(Texts.of("complaint", e.getMessage()));
+                return () -> reason.setText(Texts.complaint(e.getMessage()));
             }
         });
     }

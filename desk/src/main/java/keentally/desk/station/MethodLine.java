@@ -22,7 +22,6 @@ import keentally.core.picture.PhaseMap;
 import keentally.core.picture.Picture;
 import keentally.core.run.Lanes.Urgency;
 import keentally.core.run.Run;
-import keentally.core.run.RunFault;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.step.Flow;
 import keentally.core.step.State;
@@ -175,7 +174,7 @@ public final class MethodLine extends ScrollPane {
                     .get()
                     .flatMap(SampleRun::fault)
                     .filter(f -> f.step() == number)
-                    .map(RunFault::getMessage);
+                    .map(f -> Words.spoken(f.getMessage()));
             String text = muted
                     ? Texts.of("station.muted.short")
                     : fault.isPresent()

@@ -65,7 +65,7 @@ final class ReferenceField extends HBox {
         try {
             take(Path.of(name.getText().strip()));
         } catch (InvalidPathException e) {
-            tuning.say(Texts.of("complaint", e.getMessage()));
+            tuning.say(Texts.complaint(e.getMessage()));
         }
     }
 

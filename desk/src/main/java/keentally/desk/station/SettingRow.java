@@ -138,8 +138,13 @@ final class SettingRow extends VBox {
         });
         box.setValue(tuning.step().values().get(setting));
         box.setOnAction(e -> {
-            if (!tuning.choose(setting, box.getValue())) {
-                box.setValue(tuning.step().values().get(setting));
+            E now = tuning.step().values().get(setting);
+            if (box.getValue() != now) {
+                tuning.choose(setting, box.getValue(), () -> {
+                    if (!tuning.isStale()) {
+                        box.setValue(tuning.step().values().get(setting));
+                    }
+                });
             }
         });
         return box;
@@ -207,7 +212,7 @@ final class SettingRow extends VBox {
             }
             complaint.setVisible(false);
         } catch (IllegalArgumentException e) {
-            complaint.setText(Texts.of("complaint", e.getMessage()));
+            complaint.setText(Texts.complaint(e.getMessage()));
             complaint.setVisible(true);
         }
     }

@@ -278,7 +278,7 @@ final class SharesSection extends VBox {
         } catch (NumberFormatException e) {
             desk.say(Texts.of("shares.density.wrong", typed));
         } catch (IllegalArgumentException e) {
-            desk.say(Texts.of("complaint", e.getMessage()));
+            desk.say(Texts.complaint(e.getMessage()));
         }
         fill();
     }
@@ -294,7 +294,7 @@ final class SharesSection extends VBox {
         try {
             actions.weigh(id, typed.isEmpty() ? Optional.empty() : Optional.of(Mass.of(typed)));
         } catch (IllegalArgumentException e) {
-            desk.say(Texts.of("complaint", e.getMessage()));
+            desk.say(Texts.complaint(e.getMessage()));
         }
         fill();
     }

@@ -126,7 +126,7 @@ final class SortPanel extends VBox implements StationPanel.Body {
             next.addAll(Math.min(index, next.size()), read);
             tuning.set(setting(), setting().write(next));
         } catch (IllegalArgumentException e) {
-            complaint.setText(Texts.of("complaint", e.getMessage()));
+            complaint.setText(Texts.complaint(e.getMessage()));
             complaint.setVisible(true);
         }
     }

@@ -39,6 +39,7 @@ public final class StationPanel extends VBox {
     private final VBox footer = new VBox();
     private final ClusterPanel.Known clusters = new ClusterPanel.Known();
     private final IntegerProperty levels = new SimpleIntegerProperty();
+    private final IntegerProperty ends = new SimpleIntegerProperty();
     private final EditPanel.Known corrections = new EditPanel.Known();
     private final PaintPanel.Known painting = new PaintPanel.Known();
     private final StageModel stage;
@@ -177,7 +178,7 @@ public final class StationPanel extends VBox {
     /** The panel made for a station where people live in it, else a fair one. */
     private Region panel(MethodStep step) {
         return switch (step.description().id()) {
-            case "threshold" -> body(new ThresholdPanel(desk, step.id()));
+            case "threshold" -> body(new ThresholdPanel(desk, step.id(), ends));
             case "colour-range" -> body(new ColourRangePanel(desk, step.id()));
             case "similar-colour" -> body(new SimilarColourPanel(desk, step.id()));
             case "cluster" -> body(new ClusterPanel(desk, step.id(), clusters));
@@ -236,7 +237,7 @@ public final class StationPanel extends VBox {
         }
         int number = desk.method().indexOf(desk.station().get()) + 1;
         Optional<RunFault> found = desk.shown().get().flatMap(SampleRun::fault).filter(f -> f.step() == number);
-        fault.setText(found.map(RunFault::getMessage).orElse(""));
+        fault.setText(found.map(f -> Words.spoken(f.getMessage())).orElse(""));
         fault.setVisible(found.isPresent());
     }
 }

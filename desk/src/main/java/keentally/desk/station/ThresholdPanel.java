@@ -2,7 +2,8 @@ package keentally.desk.station;
 
 import java.util.Optional;
 import javafx.application.Platform;
-import javafx.beans.property.SimpleIntegerProperty;
+import javafx.beans.property.IntegerProperty;
+import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -12,11 +13,12 @@ import keentally.core.picture.Plane;
 import keentally.core.run.Lanes.Urgency;
 import keentally.core.run.Run;
 import keentally.core.setting.Setting;
+import keentally.core.setting.Values;
 import keentally.core.stats.Histogram;
-import keentally.core.step.Findings;
 import keentally.core.step.State;
 import keentally.core.threshold.Stability;
 import keentally.core.words.Figures;
+import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 
@@ -29,43 +31,94 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
     private final UprightHistogram histogram;
     private final StabilityCurve stability = new StabilityCurve(CURVE);
     private final NeighbourCurve counts;
+    private final Label bands = Prose.of("", "figure-line");
     private Optional<LevelProfile> profile = Optional.empty();
-    private double cut = Double.NaN;
+    private double[] cuts = {};
     private Plane asked;
 
-    ThresholdPanel(DeskModel desk, String stepId) {
+    /** @param held the cut touched last; it outlives the panel, which is made anew with every setting */
+    ThresholdPanel(DeskModel desk, String stepId, IntegerProperty held) {
         this.desk = desk;
         this.tuning = new Tuning(desk, stepId);
         this.counts = new NeighbourCurve(desk, stepId, NeighbourCurve.Told.COUNT, "", CURVE, "count");
         this.histogram = new UprightHistogram(
                 new Sides(),
-                at -> tuning.tryOut(tuning.handCut(at[0])),
-                at -> tuning.keepAs(tuning.handCut(at[0]), Texts.of("action.cut")),
-                new SimpleIntegerProperty());
+                at -> tuning.tryOut(byHand(at)),
+                at -> tuning.keepAs(byHand(at), Texts.of("action.cut")),
+                held);
         getStyleClass().add("threshold-panel");
         for (Setting<?> setting : tuning.step().description().settings()) {
             if (setting.applies(tuning.step().values())) {
                 getChildren().add(new SettingRow(tuning, setting));
             }
         }
-        if (!tuning.is("keep", "between")) {
-            VBox.setVgrow(histogram, Priority.ALWAYS);
-            getChildren().addAll(histogram, stability, counts);
-            Tooltip.install(histogram, new Tooltip(Texts.of("threshold.scale")));
-        }
+        VBox.setVgrow(histogram, Priority.ALWAYS);
+        bands.setId("band-shares");
+        bands.managedProperty().bind(bands.visibleProperty());
+        getChildren().addAll(histogram, bands, stability, counts);
+        Tooltip.install(histogram, new Tooltip(Texts.of("threshold.scale")));
         refresh();
     }
 
-    /** Dark and bright. */
+    private boolean hasTwoEnds() {
+        return tuning.is("keep", "between") || tuning.is("keep", "outside");
+    }
+
+    /** The settings that the bars stand for. */
+    private Values byHand(double[] at) {
+        if (!hasTwoEnds()) {
+            return tuning.handCut(at[0]);
+        }
+        Values values = tuning.step().values();
+        boolean onlyHigh = at.length == 1 && values.find(tuning.setting("low")).isEmpty();
+        if (!onlyHigh) {
+            values = values.withTree(tuning.setting("low"), at[0]);
+        }
+        return at.length == 2 || onlyHigh ? values.withTree(tuning.setting("high"), at[at.length - 1]) : values;
+    }
+
+    /** Dark and bright, or below, between and above. */
     private final class Sides implements UprightHistogram.Parts {
         @Override
         public boolean kept(int part) {
-            return !tuning.isStale() && part == 0 == tuning.is("keep", "dark");
+            if (tuning.isStale()) {
+                return false;
+            }
+            if (!hasTwoEnds()) {
+                return part == 0 == tuning.is("keep", "dark");
+            }
+            return isBetween(part) == tuning.is("keep", "between");
+        }
+
+        /** With one end left out, the band reaches to the end of the values. */
+        private boolean isBetween(int part) {
+            boolean lowIsThere =
+                    tuning.step().values().find(tuning.setting("low")).isPresent();
+            return part == (lowIsThere ? 1 : 0);
         }
 
         @Override
         public String share(int part, double percent) {
-            return Texts.of(part == 0 ? "threshold.share.dark" : "threshold.share.bright", Figures.percent(percent));
+            String key = hasTwoEnds()
+                    ? "threshold.share.part"
+                    : part == 0 ? "threshold.share.dark" : "threshold.share.bright";
+            return Texts.of(key, Figures.percent(percent));
+        }
+
+        @Override
+        public boolean isBand() {
+            return !tuning.isStale() && hasTwoEnds();
+        }
+    }
+
+    private void bands() {
+        boolean shown = !tuning.isStale() && hasTwoEnds() && cuts.length == 2 && profile.isPresent();
+        bands.setVisible(shown);
+        if (shown) {
+            double low = profile.get().percentUpTo(cuts[0]);
+            double high = profile.get().percentUpTo(cuts[1]);
+            bands.setText(Texts.of(
+                    "threshold.bands", Figures.percent(low), Figures.percent(high - low), Figures.percent(100 - high)));
         }
     }
 
@@ -76,14 +129,10 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
         }
         MethodStep step = tuning.step();
         Optional<Run.Station> reached = desk.reached(step.id());
-        cut = reached.flatMap(
-                        r -> r.findings().find(Findings.CUT).stream().boxed().findFirst())
-                .orElse(Double.NaN);
-        if (Double.isNaN(cut)) {
-            histogram.show();
-        } else {
-            histogram.show(cut);
-        }
+        cuts = reached.map(r -> r.findings().cuts().stream().mapToDouble(c -> c).toArray())
+                .orElse(new double[0]);
+        histogram.show(cuts);
+        bands();
         stability();
         Optional<State> entering = desk.entering(step.id());
         Optional<Plane> plane = entering.flatMap(state -> state.current().single());
@@ -108,6 +157,7 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
                 if (plane == asked) {
                     profile = Optional.of(made);
                     histogram.show(profile);
+                    bands();
                     stability();
                 }
             });
@@ -118,19 +168,47 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
     private void stability() {
         boolean there = profile.isPresent()
                 && !tuning.isStale()
-                && !Double.isNaN(cut)
+                && cuts.length > 0
                 && profile.get().histogram().total() > 0;
         if (!there) {
             stability.show(Optional.empty(), "");
             counts.clear();
             return;
         }
-        Stability now = Stability.of(profile.get().histogram(), cut, tuning.is("keep", "dark"));
+        if (hasTwoEnds()) {
+            stabilityOfEnds();
+            return;
+        }
+        Stability now = Stability.of(profile.get().histogram(), cuts[0], tuning.is("keep", "dark"));
         String key = now.isSteep() ? "stability.steep" : "stability.steady";
         stability.show(
                 Optional.of(now), Texts.of(key, Figures.percent(now.percent(-2)), Figures.percent(now.percent(2))));
         counts.show(now.at().stream()
                 .map(a -> new NeighbourCurve.Neighbour(a.offset(), tuning.handCut(a.cut())))
                 .toList());
+    }
+
+    /** How the share of the band moves with the end that was touched last. */
+    private void stabilityOfEnds() {
+        int at = Math.min(histogram.held().get(), cuts.length - 1);
+        Stability now = Stability.of(profile.orElseThrow().histogram(), cuts, at);
+        stability.show(
+                Optional.of(now),
+                Texts.of(
+                        now.isSteep() ? "levels.steep" : "levels.steady",
+                        Figures.number(cuts[at]),
+                        Figures.percent(now.percent(-2)),
+                        Figures.percent(now.percent(2))));
+        counts.show(now.at().stream()
+                .map(a -> new NeighbourCurve.Neighbour(a.offset(), withEnd(at, a.cut())))
+                .toList());
+    }
+
+    private Values withEnd(int index, double value) {
+        double[] ends = cuts.clone();
+        double least = index > 0 ? ends[index - 1] : Double.NEGATIVE_INFINITY;
+        double most = index < ends.length - 1 ? ends[index + 1] : Double.POSITIVE_INFINITY;
+        ends[index] = Math.clamp(value, least, most);
+        return byHand(ends);
     }
 }

@@ -6,17 +6,25 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
+import javafx.application.Platform;
 import keentally.core.colour.ChannelPlane;
 import keentally.core.hand.HandWork;
 import keentally.core.hand.Strokes;
 import keentally.core.method.MethodStep;
+import keentally.core.run.Lanes.Urgency;
+import keentally.core.run.Run;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.LimitSetting;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
+import keentally.core.step.Beginning;
+import keentally.core.step.Findings;
+import keentally.core.step.State;
 import keentally.core.step.StepDescription;
+import keentally.core.step.StepFault;
 import keentally.core.words.Words;
 import keentally.desk.look.Texts;
+import keentally.desk.model.Address;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Newest;
 
@@ -93,14 +101,57 @@ final class Tuning {
         return keep(step().values().withTree(setting, tree), setting);
     }
 
-    <E extends Enum<E>> boolean choose(ChoiceSetting<E> setting, E word) {
-        Values values = step().values().with(setting, word);
+    /**
+     * Makes a choice. Where it asks for settings that have no default, these begin with something that suits the picture; that takes a
+     * moment, and is kept for the station that it was chosen on.
+     *
+     * @param refused what to do where the choice cannot be made
+     */
+    <E extends Enum<E>> void choose(ChoiceSetting<E> setting, E word, Runnable refused) {
+        Values before = step().values();
+        Values values = before.with(setting, word);
         for (Setting<?> other : step().description().settings()) {
             boolean hangsOnIt = other instanceof LimitSetting limit
                     && limit.unless().filter(c -> c.on().equals(setting)).isPresent();
             values = hangsOnIt ? values.without(other) : values;
         }
-        return keep(values, setting);
+        if (description.isComplete(values)) {
+            if (!keep(values, setting)) {
+                refused.run();
+            }
+            return;
+        }
+        begin(before, values, setting, refused);
+    }
+
+    private void begin(Values before, Values now, Setting<?> setting, Runnable refused) {
+        Optional<State> entering = desk.entering(stepId);
+        if (entering.isEmpty()) {
+            desk.say(Texts.of("setting.nothing-to-begin"));
+            refused.run();
+            return;
+        }
+        Findings found = desk.reached(stepId).map(Run.Station::findings).orElse(Findings.NONE);
+        Address here = desk.here();
+        desk.look(this, Urgency.ASKED, cancel -> {
+            try {
+                Values begun = description
+                        .beginning()
+                        .of(new Beginning.Made(before, now, entering.get(), found, desk.work(cancel)));
+                Platform.runLater(() -> {
+                    boolean same =
+                            desk.isThere(here) && !isStale() && step().values().equals(before);
+                    if (!same || !keep(begun, setting)) {
+                        refused.run();
+                    }
+                });
+            } catch (StepFault e) {
+                Platform.runLater(() -> {
+                    desk.say(Texts.of("setting.cannot-begin", Words.title(description), e.getMessage()));
+                    refused.run();
+                });
+            }
+        });
     }
 
     boolean clear(Setting<?> setting) {

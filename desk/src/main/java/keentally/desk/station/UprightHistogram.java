@@ -23,7 +23,8 @@ import keentally.desk.look.Texts;
 
 /**
  * The histogram standing upright, levels running up, with the cuts as bars across it. What is kept is filled, the rest is
- * hollow. A bar is dragged by the mouse, the one touched last is moved by the arrow keys; none passes another.
+ * hollow. A bar is dragged by the mouse, the one touched last is moved by the arrow keys; none passes another. Where two cuts are the ends
+ * of one band, the bracket between them moves both, and so does Shift with an arrow key.
  */
 final class UprightHistogram extends Pane {
     private static final PseudoClass KEPT = PseudoClass.getPseudoClass("kept");
@@ -41,6 +42,11 @@ final class UprightHistogram extends Pane {
 
         /** What is said of its share. */
         String share(int part, double percent);
+
+        /** Whether two cuts are the ends of a band, which can be moved as one. */
+        default boolean isBand() {
+            return false;
+        }
     }
 
     private final Path kept = new Path();
@@ -54,7 +60,13 @@ final class UprightHistogram extends Pane {
     private Optional<LevelProfile> profile = Optional.empty();
     private double[] cuts = {};
     private final IntegerProperty held;
+    private final Region bracket = new Region();
     private boolean dragging;
+
+    /** Whether the bracket is dragged, and from which value. */
+    private boolean together;
+
+    private double from;
 
     /** A cut's line, its grip and its value. */
     private record Bar(Region line, Region grip, Label value) {
@@ -95,7 +107,10 @@ final class UprightHistogram extends Pane {
         for (Region r : List.of(top, bottom, above, below)) {
             r.setMouseTransparent(true);
         }
-        getChildren().addAll(rest, kept, top, bottom, above, below);
+        bracket.getStyleClass().add("cut-bracket");
+        bracket.setId("cut-bracket");
+        bracket.setMouseTransparent(true);
+        getChildren().addAll(rest, kept, bracket, top, bottom, above, below);
         setCursor(Cursor.V_RESIZE);
         setFocusTraversable(true);
         setAccessibleRole(AccessibleRole.SLIDER);
@@ -128,6 +143,8 @@ final class UprightHistogram extends Pane {
             cuts = new double[] {valueAt(y)};
         }
         LevelProfile p = profile.orElseThrow();
+        together = isBand() && inBracket(p, y);
+        from = valueAt(y);
         int nearest = 0;
         for (int i = 1; i < cuts.length; i++) {
             boolean nearer = Math.abs(yOf(p, cuts[i]) - y) < Math.abs(yOf(p, cuts[nearest]) - y);
@@ -136,9 +153,26 @@ final class UprightHistogram extends Pane {
         held.set(nearest);
     }
 
+    private boolean isBand() {
+        return parts.isBand() && cuts.length == 2;
+    }
+
+    /** Nearer to the middle of the band than to its ends. */
+    private boolean inBracket(LevelProfile p, double y) {
+        double low = yOf(p, cuts[0]);
+        double high = yOf(p, cuts[1]);
+        return Math.abs(y - (low + high) / 2) < (low - high) / 4;
+    }
+
     private void drag(double y, Consumer<double[]> onDrag) {
         if (dragging) {
-            move(valueAt(y));
+            if (together) {
+                double to = valueAt(y);
+                moveBoth(to - from);
+                from = to;
+            } else {
+                move(valueAt(y));
+            }
             requestLayout();
             onDrag.accept(cuts.clone());
         }
@@ -156,6 +190,13 @@ final class UprightHistogram extends Pane {
         }
     }
 
+    /** As far as both ends stay within what occurs. */
+    private void moveBoth(double by) {
+        LevelProfile p = profile.orElseThrow();
+        double within = Math.clamp(by, Math.min(0, p.low() - cuts[0]), Math.max(0, p.high() - cuts[1]));
+        cuts = new double[] {cuts[0] + within, cuts[1] + within};
+    }
+
     private void step(KeyEvent e, Consumer<double[]> onDone) {
         int sign = e.getCode() == KeyCode.UP ? 1 : e.getCode() == KeyCode.DOWN ? -1 : 0;
         if (sign == 0 || profile.isEmpty() || cuts.length == 0) {
@@ -163,7 +204,11 @@ final class UprightHistogram extends Pane {
         }
         LevelProfile p = profile.get();
         double step = p.whole() ? Math.max(1, Math.rint((p.high() - p.low()) / 500)) : (p.high() - p.low()) / 500;
-        move(cuts[held.get()] + sign * step);
+        if (e.isShiftDown() && isBand()) {
+            moveBoth(sign * step);
+        } else {
+            move(cuts[held.get()] + sign * step);
+        }
         onDone.accept(cuts.clone());
         e.consume();
     }
@@ -230,10 +275,21 @@ final class UprightHistogram extends Pane {
                 bar(p, i);
             }
         }
+        bracket(p);
         above.setVisible(cuts.length > 0);
         below.setVisible(cuts.length > 0);
         if (cuts.length > 0) {
             shares(p);
+        }
+    }
+
+    private void bracket(LevelProfile p) {
+        bracket.setVisible(isBand());
+        if (isBand()) {
+            double high = yOf(p, cuts[1]);
+            double low = yOf(p, cuts[0]);
+            double tall = Math.max(0, (low - high) / 2);
+            bracket.resizeRelocate(getWidth() - GRIP - 4, (low + high - tall) / 2, GRIP, tall);
         }
     }
 

@@ -231,7 +231,7 @@ public final class TrialModel {
             tiles.set(laidOut(other, step().get().values()));
             complaint.set("");
         } catch (IllegalArgumentException e) {
-            complaint.set(Texts.of("complaint", e.getMessage()));
+            complaint.set(Texts.complaint(e.getMessage()));
             return false;
         }
         chosen.set(Optional.of(currentTile()));
@@ -386,9 +386,9 @@ public final class TrialModel {
                 Outcomes tried = tried(method.with(stepId, tile.values()), there.get(), cancel);
                 return tile.came(there, tried, now.map(tried::differs).orElse(Double.NaN));
             } catch (RunFault | FileFault e) {
-                return tile.failed(there, e.getMessage());
+                return tile.failed(there, Words.spoken(e.getMessage()));
             } catch (IllegalArgumentException e) {
-                return tile.failed(there, Texts.of("complaint", e.getMessage()));
+                return tile.failed(there, Texts.complaint(e.getMessage()));
             }
         }
 

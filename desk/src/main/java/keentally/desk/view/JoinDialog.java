@@ -27,7 +27,7 @@ final class JoinDialog {
             try {
                 actions.join(chosen);
             } catch (IllegalArgumentException e) {
-                desk.say(Texts.of("complaint", e.getMessage()));
+                desk.say(Texts.complaint(e.getMessage()));
             }
         }
     }

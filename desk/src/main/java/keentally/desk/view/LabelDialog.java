@@ -49,7 +49,7 @@ final class LabelDialog {
                     number);
             actions.label(id, changed);
         } catch (IllegalArgumentException e) {
-            desk.say(Texts.of("complaint", e.getMessage()));
+            desk.say(Texts.complaint(e.getMessage()));
         }
     }
 

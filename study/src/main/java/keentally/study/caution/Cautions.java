@@ -55,7 +55,7 @@ public final class Cautions {
                 Figures.number(cut) + " of " + Figures.number(objects.count())
                         + " objects are cut by the field's edge.",
                 "Their sizes are too small and their shapes wrong.",
-                "Add the step edge-objects where sizes matter."));
+                "Add the station “Edge objects” where sizes matter."));
     }
 
     private static Optional<Caution> mostlySpecks(Objects objects) {
@@ -68,7 +68,7 @@ public final class Cautions {
                 Figures.number(specks) + " of " + Figures.number(objects.count()) + " objects have under "
                         + Measure.LEAST_FOR_SHAPE + " pixels.",
                 "The count is a count of specks, most likely noise.",
-                "Add remove-specks, or a gate on area."));
+                "Add the station “Remove specks”, or a gate on area."));
     }
 
     private static Optional<Caution> fewPixels(Objects objects) {

@@ -19,11 +19,13 @@ public final class Json {
                     .withObjectIndenter(new DefaultIndenter("  ", "\n"))
                     .withArrayIndenter(new DefaultIndenter("  ", "\n")));
 
+    private static final long MOST_BYTES = 64L << 20;
+
     private Json() {}
 
     /** @throws FileFault naming the file, line and column */
     public static Object read(Path file) throws FileFault {
-        String text = new String(WholeFile.read(file), StandardCharsets.UTF_8);
+        String text = text(file);
         try {
             return MAPPER.readValue(text, Object.class);
         } catch (JacksonException e) {
@@ -33,6 +35,13 @@ public final class Json {
                             + e.getLocation().getColumnNr();
             throw new FileFault(file + " is not well-formed JSON" + place + ": " + e.getOriginalMessage() + ".", e);
         }
+    }
+
+    /** Without the mark of byte order that some editors put in front. */
+    private static String text(Path file) throws FileFault {
+        byte[] bytes = WholeFile.read(file, MOST_BYTES);
+        String text = new String(bytes, StandardCharsets.UTF_8);
+        return text.startsWith("\ufeff") ? text.substring(1) : text;
     }
 
     /** @throws IllegalArgumentException where the text is no JSON */

@@ -22,6 +22,9 @@ public final class Sha256 {
     }
 
     public static String of(Path file) throws FileFault {
+        if (Files.exists(file) && !Files.isRegularFile(file)) {
+            throw new FileFault(file + " is no regular file; a file was expected.");
+        }
         MessageDigest digest = digest();
         byte[] buffer = new byte[1 << 16];
         try (InputStream in = Files.newInputStream(file)) {

@@ -21,10 +21,25 @@ import java.util.UUID;
 public final class WholeFile {
     private WholeFile() {}
 
+    /** @param most bytes that such a file may have */
+    static byte[] read(Path file, long most) throws FileFault {
+        try {
+            if (Files.isRegularFile(file) && Files.size(file) > most) {
+                throw new FileFault(file + " has more than " + (most >> 20) + " megabytes, which no such file has.");
+            }
+        } catch (IOException e) {
+            throw new FileFault(file + " cannot be read: " + reason(e) + ".", e);
+        }
+        return read(file);
+    }
+
     public static byte[] read(Path file) throws FileFault {
         try {
             if (Files.isDirectory(file)) {
                 throw new FileFault(file + " is a folder; a file was expected.");
+            }
+            if (Files.exists(file) && !Files.isRegularFile(file)) {
+                throw new FileFault(file + " is a device or a pipe; a file was expected.");
             }
             return Files.readAllBytes(file);
         } catch (NoSuchFileException e) {

@@ -10,9 +10,11 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
 import javax.imageio.ImageIO;
+import javax.imageio.ImageTypeSpecifier;
 import javax.imageio.ImageReader;
 import javax.imageio.metadata.IIOMetadata;
 import javax.imageio.metadata.IIOMetadataFormatImpl;
@@ -37,16 +39,32 @@ public final class PictureReader {
 
     private static final int HEAD = 256;
 
+    private static final String CUT_SHORT =
+            " is cut short: its end is missing. Copy it again from where it came from.";
+
+    /** So many bytes of pixels a file may unpack to for each of its own, but at least for a million of its own. */
+    private static final int MOST_UNPACKED = 120;
+
+    private static final int SMALL = 1 << 20;
+
+    /** A block of 64 pixels takes a bit at least. */
+    private static final int MOST_JPEG_PIXELS = 1024;
+
     private final Path file;
     private final FileKind kind;
+    private final List<String> warnings = new ArrayList<>();
 
     /** The whole file; absent for TIFF on disk, which is read piece by piece. */
     private final Optional<byte[]> bytes;
 
-    private PictureReader(Path file, FileKind kind, Optional<byte[]> bytes) {
+    /** What the decoder is given of it. */
+    private final byte[] lean;
+
+    private PictureReader(Path file, FileKind kind, Optional<byte[]> bytes, byte[] lean) {
         this.file = file;
         this.kind = kind;
         this.bytes = bytes;
+        this.lean = lean;
     }
 
     /** The first page of a file. */
@@ -106,20 +124,34 @@ public final class PictureReader {
         byte[] head = head(file);
         FileKind kind = FileKind.of(head).orElseThrow(() -> new FileFault(UnreadableKind.sentence(file, head)));
         if (!kind.isTiff()) {
+            checkLength(file);
             return of(file, WholeFile.read(file));
         }
         if (head.length > 9 && head[8] == 'C' && head[9] == 'R') {
             throw new FileFault(UnreadableKind.raw(file));
         }
-        return new PictureReader(file, kind, Optional.empty());
+        return new PictureReader(file, kind, Optional.empty(), new byte[0]);
     }
 
     private static PictureReader of(Path name, byte[] bytes) throws FileFault {
         FileKind kind = FileKind.of(bytes).orElseThrow(() -> new FileFault(UnreadableKind.sentence(name, bytes)));
-        if (Completeness.isCutShort(kind, bytes)) {
-            throw new FileFault(name + " is cut short: its end is missing. Copy it again from where it came from.");
+        if (FileWalk.isCutShort(kind, bytes)) {
+            throw new FileFault(name + CUT_SHORT);
         }
-        return new PictureReader(name, kind, Optional.of(bytes));
+        byte[] lean = kind == FileKind.PNG ? FileWalk.withoutPackedText(bytes) : bytes;
+        return new PictureReader(name, kind, Optional.of(bytes), lean);
+    }
+
+    /** A file that is read whole must fit into memory with its picture. */
+    private static void checkLength(Path file) throws FileFault {
+        try {
+            if (Files.size(file) > Math.min(Integer.MAX_VALUE - 8, Runtime.getRuntime().maxMemory() / 4)) {
+                throw new FileFault(file + " is larger than there is memory for; save it as TIFF, which is read piece by"
+                        + " piece, or give the program more memory.");
+            }
+        } catch (IOException e) {
+            throw new FileFault(file + " cannot be read: " + WholeFile.reason(e) + ".", e);
+        }
     }
 
     private static byte[] head(Path file) throws FileFault {
@@ -128,6 +160,9 @@ public final class PictureReader {
         }
         if (!Files.exists(file)) {
             throw new FileFault(file + " does not exist.");
+        }
+        if (!Files.isRegularFile(file)) {
+            throw new FileFault(file + " is a device or a pipe; a file was expected.");
         }
         try (InputStream in = Files.newInputStream(file)) {
             return in.readNBytes(HEAD);
@@ -138,7 +173,7 @@ public final class PictureReader {
 
     private ImageInputStream stream() throws IOException {
         return bytes.isPresent()
-                ? new MemoryCacheImageInputStream(new ByteArrayInputStream(bytes.get()))
+                ? new MemoryCacheImageInputStream(new ByteArrayInputStream(lean))
                 : new FileImageInputStream(file.toFile());
     }
 
@@ -155,11 +190,19 @@ public final class PictureReader {
         ImageIO.setUseCache(false);
         ImageReader reader = reader(kind);
         try (ImageInputStream in = stream()) {
+            if (kind.isTiff()) {
+                TiffWalk.check(in, length());
+            }
             reader.setInput(in, false, false);
-            return reading.from(reader);
-        } catch (EOFException | IndexOutOfBoundsException e) {
+            reader.addIIOReadWarningListener((source, warning) -> warnings.add(warning));
+            T read = reading.from(reader);
+            if (warnings.stream().anyMatch(PictureReader::isLoss)) {
+                throw new FileFault(file + " is cut short or damaged, and cannot be read whole.");
+            }
+            return read;
+        } catch (EOFException | IndexOutOfBoundsException | NegativeArraySizeException e) {
             throw new FileFault(file + " is cut short or damaged, and cannot be read whole.", e);
-        } catch (IOException | RuntimeException e) {
+        } catch (IOException | RuntimeException | StackOverflowError e) {
             throw new FileFault(file + " cannot be read as a picture: " + reason(e) + ".", e);
         } catch (OutOfMemoryError e) {
             throw new FileFault(file + " needs more memory than this program may use.", e);
@@ -168,13 +211,28 @@ public final class PictureReader {
         }
     }
 
+    /** Decoders go on where data end or make no sense, and only warn. */
+    private static boolean isLoss(String warning) {
+        String w = warning.toLowerCase(Locale.ROOT);
+        return w.contains("premature")
+                || w.contains("truncat")
+                || w.contains("corrupt")
+                || w.contains("unexpected end")
+                || w.contains("missing eoi")
+                || w.contains("eof");
+    }
+
+    private long length() throws IOException {
+        return bytes.isPresent() ? bytes.get().length : Files.size(file);
+    }
+
     private Survey survey() throws FileFault {
         String sha256 = sha256();
         return with(reader -> {
             int pages = reader.getNumImages(true);
             int width = reader.getWidth(0);
             int height = reader.getHeight(0);
-            checkSize(width, height);
+            checkSize(width, height, 1);
             return new Survey(
                     file,
                     sha256,
@@ -196,7 +254,7 @@ public final class PictureReader {
                         + " was asked for.");
             }
             int index = page - 1;
-            checkSize(reader.getWidth(index), reader.getHeight(index));
+            checkSize(reader.getWidth(index), reader.getHeight(index), bytesPerPixel(reader, index));
             IIOMetadata metadata = reader.getImageMetadata(index);
             Optional<TiffTags> tags = kind.isTiff() ? TiffTags.of(metadata) : Optional.empty();
             if (tags.map(TiffTags::isPreview).orElse(false) && pages == 1) {
@@ -260,17 +318,38 @@ public final class PictureReader {
                 : OmeXml.NONE;
     }
 
-    private static String reason(Exception e) {
-        return e instanceof IOException io
+    /** What decoders say of what they did not foresee is for nobody's eyes. */
+    private static String reason(Throwable e) {
+        return e instanceof IOException io && io.getMessage() != null
                 ? WholeFile.reason(io)
-                : Optional.ofNullable(e.getMessage()).orElse("its contents make no sense");
+                : "its contents make no sense";
     }
 
-    private void checkSize(int width, int height) throws FileFault {
+    /** As they are unpacked; where the decoder does not say, as for colours of 8 bits. */
+    private static int bytesPerPixel(ImageReader reader, int index) throws IOException {
+        ImageTypeSpecifier type = reader.getRawImageType(index);
+        return type == null
+                ? 3
+                : Math.max(1, type.getNumBands() * type.getBitsPerBand(0) / 8);
+    }
+
+    private void checkSize(int width, int height, int bytesPerPixel) throws FileFault {
         long pixels = (long) width * height;
         long most = (long) (Runtime.getRuntime().maxMemory() * MOST_OF_MEMORY / 8);
         if (width < 1 || height < 1) {
             throw new FileFault(file + " says that it is " + width + " × " + height + " pixels, which is no picture.");
+        }
+        long length;
+        try {
+            length = length();
+        } catch (IOException e) {
+            throw new FileFault(file + " cannot be read: " + WholeFile.reason(e) + ".", e);
+        }
+        boolean unheardOf = pixels * bytesPerPixel > MOST_UNPACKED * Math.max(SMALL, length)
+                || kind == FileKind.JPEG && pixels > MOST_JPEG_PIXELS * length;
+        if (unheardOf && pixels > 0) {
+            throw new FileFault(file + " says that it is " + width + " × " + height + " pixels, but with its " + length
+                    + " bytes it cannot hold a picture of that size. If it is sound, save it again as uncompressed TIFF.");
         }
         if (pixels > most || pixels > Integer.MAX_VALUE - 8) {
             throw new FileFault(file + " says that it is " + width + " × " + height + " pixels; that is more than the "
