@@ -11,6 +11,11 @@ public record Corrections(List<Correction> list) implements HandWork {
         list = List.copyOf(list);
     }
 
+    @Override
+    public List<Correction> parts() {
+        return list;
+    }
+
     public Corrections and(Correction next) {
         List<Correction> more = new ArrayList<>(list);
         more.add(next);

@@ -11,6 +11,11 @@ public record Painting(List<Dab> dabs) implements HandWork {
         dabs = List.copyOf(dabs);
     }
 
+    @Override
+    public List<Dab> parts() {
+        return dabs;
+    }
+
     public Painting and(Dab next) {
         List<Dab> more = new ArrayList<>(dabs);
         more.add(next);

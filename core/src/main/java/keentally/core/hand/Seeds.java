@@ -12,6 +12,11 @@ public record Seeds(List<Point> places) implements HandWork {
         places = List.copyOf(places);
     }
 
+    @Override
+    public List<Point> parts() {
+        return places;
+    }
+
     public Seeds and(Point place) {
         List<Point> more = new ArrayList<>(places);
         more.add(place);

@@ -12,6 +12,11 @@ public record Strokes(List<Taken> taken) implements HandWork {
         taken = List.copyOf(taken);
     }
 
+    @Override
+    public List<Taken> parts() {
+        return taken;
+    }
+
     public Strokes and(Taken stroke) {
         List<Taken> more = new ArrayList<>(taken);
         more.add(stroke);

@@ -42,7 +42,8 @@ final class FormulaParser {
 
     private FormulaNode inside(Supplier<FormulaNode> part) {
         if (++depth > DEEPEST) {
-            throw new IllegalArgumentException("a formula may be nested " + DEEPEST + " deep, and this is nested deeper");
+            throw new IllegalArgumentException(
+                    "a formula may be nested " + DEEPEST + " deep, and this is nested deeper");
         }
         FormulaNode node = part.get();
         depth--;

@@ -126,8 +126,7 @@ public final class MethodTree {
 
     private static void most(String key, List<?> list, int most) throws MethodFault {
         if (list.size() > most) {
-            throw new MethodFault(
-                    "A method may have " + most + " " + key + ", but this one has " + list.size() + ".");
+            throw new MethodFault("A method may have " + most + " " + key + ", but this one has " + list.size() + ".");
         }
     }
 

@@ -138,7 +138,23 @@ public final class Journal {
 
     private void tell(Optional<Action> added, Map<String, Optional<Long>> now) {
         long place = forgotten + actions.size() - 1;
-        keeper.accept(new Commit(versions.takeFresh(), added, place, forgotten, forgotten + done, now));
+        Map<Long, Thing> fresh = versions.takeFresh();
+        keeper.accept(new Commit(fresh, bases(fresh, added), added, place, forgotten, forgotten + done, now));
+    }
+
+    /** Hand work is what it was before with a little more; only that is written down. */
+    private Map<Long, Long> bases(Map<Long, Thing> fresh, Optional<Action> added) {
+        Map<Long, Long> bases = new TreeMap<>();
+        for (Change change : added.map(Action::changes).orElse(List.of())) {
+            boolean grows = change.before().isPresent()
+                    && change.after().filter(fresh::containsKey).isPresent()
+                    && versions.get(change.before().get()) instanceof Thing.HandThing
+                    && fresh.get(change.after().get()) instanceof Thing.HandThing;
+            if (grows) {
+                bases.put(change.after().get(), change.before().get());
+            }
+        }
+        return bases;
     }
 
     /** Everything in the study as if it had just been put there, for a file that starts with it. */
@@ -150,6 +166,6 @@ public final class Journal {
             versions.put(number, thing);
             now.put(id, Optional.of(number));
         });
-        return new Commit(versions, Optional.empty(), -1, 0, 0, now);
+        return new Commit(versions, Map.of(), Optional.empty(), -1, 0, 0, now);
     }
 }

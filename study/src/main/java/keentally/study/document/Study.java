@@ -205,6 +205,31 @@ public final class Study {
         return with(ORDER, Optional.of(new OrderThing(order)));
     }
 
+    /** Whether a thing is of the kind that its id says. */
+    public static boolean isOfItsKind(String id, Thing thing) {
+        return switch (thing) {
+            case SampleThing s -> id.startsWith(SAMPLE);
+            case MethodThing m -> id.startsWith(METHOD);
+            case HandThing h -> HandPlace.isOne(id);
+            case PhasesThing p -> id.startsWith(PHASES);
+            case SheetThing s -> id.matches(SHEET + "[0-9]{1,9}");
+            case OrderThing o -> id.equals(ORDER);
+        };
+    }
+
+    /** @throws IllegalArgumentException where a thing is not of the kind that its id says, or what every study has is missing */
+    public static void checkKinds(Map<String, Thing> things) {
+        things.forEach((id, thing) -> {
+            if (!isOfItsKind(id, thing)) {
+                throw new IllegalArgumentException("something of another kind stands under " + id);
+            }
+        });
+        boolean method = things.keySet().stream().anyMatch(id -> id.startsWith(METHOD));
+        if (!things.containsKey(ORDER) || !method) {
+            throw new IllegalArgumentException("its " + (method ? "order of samples" : "method") + " is missing");
+        }
+    }
+
     /** A study of given things, as a file holds them. */
     public static Study of(Map<String, Thing> things) {
         Study study = empty();

@@ -79,7 +79,14 @@ public sealed interface Thing {
     record MethodThing(Method method) implements Thing {}
 
     /** What was done by hand on one sample, for one step of one method. */
-    record HandThing(HandWork work) implements Thing {}
+    record HandThing(HandWork work) implements Thing {
+        /** By its last part alone: thousands of things done by hand would be gone through with every one that is added. */
+        @Override
+        public int hashCode() {
+            List<?> parts = work.parts();
+            return 31 * parts.size() + (parts.isEmpty() ? 0 : parts.getLast().hashCode());
+        }
+    }
 
     /** What is said of a method's phases, by their names. */
     record PhasesThing(Map<String, PhaseNote> notes) implements Thing {

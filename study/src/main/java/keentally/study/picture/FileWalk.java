@@ -66,7 +66,8 @@ final class FileWalk {
         while (place + PNG_FRAME <= png.length) {
             int p = (int) place;
             long end = Math.min(png.length, place + PNG_FRAME + walk.bigEndian(p));
-            String type = "" + (char) walk.at(p + 4) + (char) walk.at(p + 5) + (char) walk.at(p + 6) + (char) walk.at(p + 7);
+            String type =
+                    "" + (char) walk.at(p + 4) + (char) walk.at(p + 5) + (char) walk.at(p + 6) + (char) walk.at(p + 7);
             if (!type.equals("zTXt") && !type.equals("iTXt") && !type.equals("iCCP") && !type.equals("tEXt")) {
                 System.arraycopy(png, p, kept, filled, (int) end - p);
                 filled += (int) end - p;

@@ -14,8 +14,8 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
 import javax.imageio.ImageIO;
-import javax.imageio.ImageTypeSpecifier;
 import javax.imageio.ImageReader;
+import javax.imageio.ImageTypeSpecifier;
 import javax.imageio.metadata.IIOMetadata;
 import javax.imageio.metadata.IIOMetadataFormatImpl;
 import javax.imageio.stream.FileImageInputStream;
@@ -39,8 +39,7 @@ public final class PictureReader {
 
     private static final int HEAD = 256;
 
-    private static final String CUT_SHORT =
-            " is cut short: its end is missing. Copy it again from where it came from.";
+    private static final String CUT_SHORT = " is cut short: its end is missing. Copy it again from where it came from.";
 
     /** So many bytes of pixels a file may unpack to for each of its own, but at least for a million of its own. */
     private static final int MOST_UNPACKED = 120;
@@ -145,9 +144,11 @@ public final class PictureReader {
     /** A file that is read whole must fit into memory with its picture. */
     private static void checkLength(Path file) throws FileFault {
         try {
-            if (Files.size(file) > Math.min(Integer.MAX_VALUE - 8, Runtime.getRuntime().maxMemory() / 4)) {
-                throw new FileFault(file + " is larger than there is memory for; save it as TIFF, which is read piece by"
-                        + " piece, or give the program more memory.");
+            if (Files.size(file)
+                    > Math.min(Integer.MAX_VALUE - 8, Runtime.getRuntime().maxMemory() / 4)) {
+                throw new FileFault(
+                        file + " is larger than there is memory for; save it as TIFF, which is read piece by"
+                                + " piece, or give the program more memory.");
             }
         } catch (IOException e) {
             throw new FileFault(file + " cannot be read: " + WholeFile.reason(e) + ".", e);
@@ -328,9 +329,7 @@ public final class PictureReader {
     /** As they are unpacked; where the decoder does not say, as for colours of 8 bits. */
     private static int bytesPerPixel(ImageReader reader, int index) throws IOException {
         ImageTypeSpecifier type = reader.getRawImageType(index);
-        return type == null
-                ? 3
-                : Math.max(1, type.getNumBands() * type.getBitsPerBand(0) / 8);
+        return type == null ? 3 : Math.max(1, type.getNumBands() * type.getBitsPerBand(0) / 8);
     }
 
     private void checkSize(int width, int height, int bytesPerPixel) throws FileFault {
@@ -348,8 +347,9 @@ public final class PictureReader {
         boolean unheardOf = pixels * bytesPerPixel > MOST_UNPACKED * Math.max(SMALL, length)
                 || kind == FileKind.JPEG && pixels > MOST_JPEG_PIXELS * length;
         if (unheardOf && pixels > 0) {
-            throw new FileFault(file + " says that it is " + width + " × " + height + " pixels, but with its " + length
-                    + " bytes it cannot hold a picture of that size. If it is sound, save it again as uncompressed TIFF.");
+            throw new FileFault(
+                    file + " says that it is " + width + " × " + height + " pixels, but with its " + length
+                            + " bytes it cannot hold a picture of that size. If it is sound, save it again as uncompressed TIFF.");
         }
         if (pixels > most || pixels > Integer.MAX_VALUE - 8) {
             throw new FileFault(file + " says that it is " + width + " × " + height + " pixels; that is more than the "

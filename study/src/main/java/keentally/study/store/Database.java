@@ -20,6 +20,7 @@ import keentally.study.document.Commit;
 import keentally.study.document.Journal.History;
 import keentally.study.document.Study;
 import keentally.study.document.Thing;
+import keentally.study.document.Thing.HandThing;
 import org.jdbi.v3.core.Handle;
 import org.jdbi.v3.core.Jdbi;
 import org.jdbi.v3.core.JdbiException;
@@ -30,22 +31,31 @@ final class Database implements AutoCloseable {
     /** "KTAL". */
     static final int APPLICATION = 0x4B54414C;
 
-    static final int LAYOUT = 1;
+    /** 2 since versions and rows have sums, and hand work is written as what was added. */
+    static final int LAYOUT = 2;
 
     private static final Set<String> SHARES =
             Set.of("nfs", "nfs4", "cifs", "smb", "smb2", "smb3", "smbfs", "9p", "afs");
     private static final long LEFT_OVER_AFTER_MS = 60_000;
     private static final List<String> TABLES = List.of(
-            "CREATE TABLE version (number INTEGER PRIMARY KEY, kind TEXT NOT NULL, content TEXT NOT NULL)",
+            "CREATE TABLE version (number INTEGER PRIMARY KEY, kind TEXT NOT NULL, content TEXT NOT NULL,"
+                    + " base INTEGER, sum INTEGER NOT NULL DEFAULT 0)",
             "CREATE TABLE thing (id TEXT PRIMARY KEY, version INTEGER NOT NULL) WITHOUT ROWID",
-            "CREATE TABLE action (place INTEGER PRIMARY KEY, title TEXT NOT NULL, at TEXT NOT NULL)",
+            "CREATE TABLE action (place INTEGER PRIMARY KEY, title TEXT NOT NULL, at TEXT NOT NULL, sum INTEGER NOT NULL DEFAULT 0)",
             "CREATE TABLE change (place INTEGER, thing TEXT, before INTEGER, after INTEGER,"
                     + " PRIMARY KEY (place, thing)) WITHOUT ROWID",
             "CREATE TABLE position (name TEXT PRIMARY KEY, value INTEGER NOT NULL) WITHOUT ROWID",
             "CREATE TABLE packed (sha256 TEXT PRIMARY KEY, name TEXT NOT NULL, bytes BLOB NOT NULL)");
 
+    /** So many versions may add to one another. */
+    private static final int MOST_BASES = 3_000;
+
     private final Handle handle;
     private final ThingText text;
+
+    /** Hand work that is in the file, which more may be added to. */
+    private final Map<Long, Thing> written = new HashMap<>();
+
     private final boolean writable;
 
     private Database(Handle handle, ThingText text, boolean writable) {
@@ -128,12 +138,7 @@ final class Database implements AutoCloseable {
     /** One move of the journal, whole or not at all. */
     void write(Commit commit) {
         handle.useTransaction(h -> {
-            var versions = h.prepareBatch("INSERT INTO version (number, kind, content) VALUES (?, ?, ?)");
-            new TreeMap<>(commit.versions())
-                    .forEach((number, thing) -> versions.add(number, ThingText.kind(thing), text.write(thing)));
-            if (versions.size() > 0) {
-                versions.execute();
-            }
+            new TreeMap<>(commit.versions()).forEach((number, thing) -> write(h, commit, number, thing));
             commit.added().ifPresent(action -> write(h, commit.place(), action));
             h.execute("DELETE FROM action WHERE place < ?", commit.forgotten());
             h.execute("DELETE FROM change WHERE place < ?", commit.forgotten());
@@ -143,17 +148,55 @@ final class Database implements AutoCloseable {
                             () -> h.execute("DELETE FROM thing WHERE id = ?", id)));
             put(h, "forgotten", commit.forgotten());
             put(h, "done", commit.done());
+            seal(h);
         });
+    }
+
+    private void write(Handle h, Commit commit, long number, Thing thing) {
+        Optional<Thing> base =
+                Optional.ofNullable(commit.bases().get(number)).flatMap(b -> Optional.ofNullable(written.get(b)));
+        String kind = ThingText.kind(thing);
+        String content = base.map(b -> text.write(thing, b)).orElseGet(() -> text.write(thing));
+        Long on = base.isPresent() ? commit.bases().get(number) : null;
+        h.execute(
+                "INSERT INTO version (number, kind, content, base, sum) VALUES (?, ?, ?, ?, ?)",
+                number,
+                kind,
+                content,
+                on,
+                Sums.version(number, kind, content, on));
+        if (thing instanceof HandThing) {
+            written.put(number, thing);
+        }
+    }
+
+    /** The sum over all that has no sum of its own: which version each thing has, how many actions there are, and where the study stands. */
+    private static void seal(Handle h) {
+        put(h, "sum", sum(h));
+    }
+
+    private static long sum(Handle h) {
+        Sums sums = new Sums();
+        h.createQuery("SELECT id, version FROM thing ORDER BY id")
+                .map((rs, c) -> rs.getString(1) + " " + rs.getLong(2))
+                .forEach(sums::add);
+        h.createQuery("SELECT name, value FROM position WHERE name <> 'sum' ORDER BY name")
+                .map((rs, c) -> rs.getString(1) + " " + rs.getLong(2))
+                .forEach(sums::add);
+        sums.add(String.valueOf(
+                h.createQuery("SELECT count(*) FROM action").mapTo(Long.class).one()));
+        return sums.value();
     }
 
     private static void write(Handle h, long place, Action action) {
         h.execute("DELETE FROM action WHERE place >= ?", place);
         h.execute("DELETE FROM change WHERE place >= ?", place);
         h.execute(
-                "INSERT INTO action (place, title, at) VALUES (?, ?, ?)",
+                "INSERT INTO action (place, title, at, sum) VALUES (?, ?, ?, ?)",
                 place,
                 action.title(),
-                Instant.now().toString());
+                Instant.now().toString(),
+                Sums.action(place, action));
         for (Action.Change change : action.changes()) {
             h.execute(
                     "INSERT INTO change (place, thing, before, after) VALUES (?, ?, ?, ?)",
@@ -168,32 +211,115 @@ final class Database implements AutoCloseable {
         h.execute("INSERT OR REPLACE INTO position (name, value) VALUES (?, ?)", name, value);
     }
 
-    /** Versions that neither the study nor any action needs go. */
-    void tidy() {
-        handle.execute("DELETE FROM version WHERE number NOT IN (SELECT version FROM thing"
-                + " UNION SELECT before FROM change WHERE before IS NOT NULL"
-                + " UNION SELECT after FROM change WHERE after IS NOT NULL)");
+    /** Versions that neither the study nor any action needs, nor another version that adds to them, go. Returns whether any did. */
+    boolean tidy() {
+        return 0
+                < handle.execute("WITH RECURSIVE needed(number) AS (SELECT version FROM thing"
+                        + " UNION SELECT before FROM change WHERE before IS NOT NULL"
+                        + " UNION SELECT after FROM change WHERE after IS NOT NULL"
+                        + " UNION SELECT base FROM version JOIN needed ON version.number = needed.number WHERE base IS NOT NULL)"
+                        + " DELETE FROM version WHERE number NOT IN (SELECT number FROM needed)");
+    }
+
+    /** Turns a study of an older layout into one of this. */
+    void upgrade() {
+        if (layout() >= LAYOUT) {
+            return;
+        }
+        handle.useTransaction(h -> {
+            h.execute("ALTER TABLE version ADD COLUMN base INTEGER");
+            h.execute("ALTER TABLE version ADD COLUMN sum INTEGER NOT NULL DEFAULT 0");
+            h.execute("ALTER TABLE action ADD COLUMN sum INTEGER NOT NULL DEFAULT 0");
+            h.createQuery("SELECT number, kind, content FROM version")
+                    .map((rs, c) -> new Row(rs.getLong(1), rs.getString(2), rs.getString(3), null, 0))
+                    .list()
+                    .forEach(r -> h.execute("UPDATE version SET sum = ? WHERE number = ?", r.expected(), r.number));
+            List<Action> actions = actions(null);
+            List<Long> places = h.createQuery("SELECT place FROM action ORDER BY place")
+                    .mapTo(Long.class)
+                    .list();
+            for (int i = 0; i < places.size(); i++) {
+                h.execute(
+                        "UPDATE action SET sum = ? WHERE place = ?",
+                        Sums.action(places.get(i), actions.get(i)),
+                        places.get(i));
+            }
+            seal(h);
+            h.execute("PRAGMA user_version = " + LAYOUT);
+        });
+    }
+
+    /** A version as it stands in the file. */
+    private record Row(long number, String kind, String content, Long base, long sum) {
+        long expected() {
+            return Sums.version(number, kind, content, base);
+        }
     }
 
     /** @throws IllegalArgumentException where the parts do not fit each other */
     History read() {
+        boolean summed = layout() >= 2;
         Map<Long, Thing> versions = new HashMap<>();
-        handle.createQuery("SELECT number, kind, content FROM version")
-                .map((rs, c) -> Map.entry(rs.getLong(1), text.read(rs.getString(2), rs.getString(3))))
-                .forEach(e -> versions.put(e.getKey(), e.getValue()));
+        rows("ORDER BY number", summed).forEach(r -> versions.put(r.number, thing(r, versions, summed)));
+        versions.forEach((number, thing) -> {
+            if (thing instanceof HandThing) {
+                written.put(number, thing);
+            }
+        });
         Map<String, Thing> things = new TreeMap<>();
         handle.createQuery("SELECT id, version FROM thing")
                 .map((rs, c) -> Map.entry(rs.getString(1), rs.getLong(2)))
                 .forEach(e -> things.put(e.getKey(), known(versions, e.getValue())));
+        if (summed && position("sum") != sum(handle)) {
+            throw new IllegalArgumentException("parts of it are missing, or are not what they were");
+        }
         long forgotten = position("forgotten");
         List<Action> actions = actions(versions);
         int done = (int) (position("done") - forgotten);
         if (done < 0 || done > actions.size()) {
             throw new IllegalArgumentException("the actions do not fit the place that the study stands at");
         }
+        Study.checkKinds(things);
         Study study = Study.of(things);
         study.checkWhole();
         return new History(study, versions, actions, forgotten, done);
+    }
+
+    /** Whether its tables are those of a study, and not views that may have no end, or something that acts by itself. */
+    boolean isLaidOut() {
+        long tables = handle.createQuery("SELECT count(*) FROM sqlite_master WHERE type = 'table'"
+                        + " AND sql LIKE 'CREATE TABLE%' AND name IN"
+                        + " ('version', 'thing', 'action', 'change', 'position', 'packed')")
+                .mapTo(Long.class)
+                .one();
+        long others = handle.createQuery("SELECT count(*) FROM sqlite_master WHERE type IN ('view', 'trigger')")
+                .mapTo(Long.class)
+                .one();
+        return tables == TABLES.size() && others == 0;
+    }
+
+    private List<Row> rows(String which, boolean summed) {
+        String columns = summed ? "number, kind, content, base, sum" : "number, kind, content, NULL, 0";
+        return handle.createQuery("SELECT " + columns + " FROM version " + which)
+                .map((rs, c) -> {
+                    Number base = (Number) rs.getObject(4);
+                    return new Row(
+                            rs.getLong(1),
+                            rs.getString(2),
+                            rs.getString(3),
+                            base == null ? null : base.longValue(),
+                            rs.getLong(5));
+                })
+                .list();
+    }
+
+    private Thing thing(Row row, Map<Long, Thing> before, boolean summed) {
+        if (summed && row.sum != row.expected()) {
+            throw new IllegalArgumentException("version " + row.number + " is not what it was");
+        }
+        return row.base == null
+                ? text.read(row.kind, row.content)
+                : text.read(row.kind, row.content, known(before, row.base));
     }
 
     private static Thing known(Map<Long, Thing> versions, long number) {
@@ -212,6 +338,7 @@ final class Database implements AutoCloseable {
                 .orElse(0L);
     }
 
+    /** @param versions that they may refer to; null for those of an older layout, which are not checked */
     private List<Action> actions(Map<Long, Thing> versions) {
         Map<Long, List<Action.Change>> changes = new HashMap<>();
         handle.createQuery("SELECT place, thing, before, after FROM change ORDER BY place, thing")
@@ -220,15 +347,29 @@ final class Database implements AutoCloseable {
                             Optional.ofNullable((Number) rs.getObject(3)).map(Number::longValue);
                     Optional<Long> after =
                             Optional.ofNullable((Number) rs.getObject(4)).map(Number::longValue);
-                    before.ifPresent(v -> known(versions, v));
-                    after.ifPresent(v -> known(versions, v));
+                    if (versions != null) {
+                        before.ifPresent(v -> known(versions, v));
+                        after.ifPresent(v -> known(versions, v));
+                    }
                     return Map.entry(rs.getLong(1), new Action.Change(rs.getString(2), before, after));
                 })
                 .forEach(e -> changes.computeIfAbsent(e.getKey(), p -> new ArrayList<>())
                         .add(e.getValue()));
-        return handle.createQuery("SELECT place, title FROM action ORDER BY place")
-                .map((rs, c) -> new Action(rs.getString(2), changes.getOrDefault(rs.getLong(1), List.of())))
-                .list();
+        List<Action> actions = new ArrayList<>();
+        long first = position("forgotten");
+        boolean summed = versions != null && layout() >= 2;
+        handle.createQuery("SELECT place, title, " + (summed ? "sum" : "0") + " FROM action ORDER BY place")
+                .map((rs, c) -> {
+                    long place = rs.getLong(1);
+                    Action action = new Action(rs.getString(2), changes.getOrDefault(place, List.of()));
+                    boolean next = place == first + actions.size();
+                    if (!next || summed && rs.getLong(3) != Sums.action(place, action)) {
+                        throw new IllegalArgumentException("action " + place + " is not what it was");
+                    }
+                    return action;
+                })
+                .forEach(actions::add);
+        return actions;
     }
 
     /** The ids of all things, as far as they can be read. */
@@ -236,13 +377,32 @@ final class Database implements AutoCloseable {
         return handle.createQuery("SELECT id FROM thing").mapTo(String.class).list();
     }
 
-    /** The thing of an id as it is now, read alone. */
+    /** The thing of an id as it is now, read alone; of hand work that cannot be read the last state before it that can. */
     Thing thing(String id) {
-        return handle.createQuery(
-                        "SELECT kind, content FROM version WHERE number = (SELECT version FROM thing WHERE id = ?)")
+        boolean summed = layout() >= 2;
+        long number = handle.createQuery("SELECT version FROM thing WHERE id = ?")
                 .bind(0, id)
-                .map((rs, c) -> text.read(rs.getString(1), rs.getString(2)))
+                .mapTo(Long.class)
                 .one();
+        return thing(number, summed, MOST_BASES);
+    }
+
+    private Thing thing(long number, boolean summed, int left) {
+        Row row = rows("WHERE number = " + number, summed).stream()
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("version " + number + " is missing"));
+        if (row.base == null) {
+            return thing(row, Map.of(), summed);
+        }
+        if (left == 0 || row.base >= number) {
+            throw new IllegalArgumentException("version " + number + " adds to none that can be read");
+        }
+        Thing base = thing(row.base, summed, left - 1);
+        try {
+            return thing(row, Map.of(row.base, base), summed);
+        } catch (IllegalArgumentException damaged) {
+            return base;
+        }
     }
 
     void pack(String sha256, String name, byte[] bytes) {
@@ -269,12 +429,14 @@ final class Database implements AutoCloseable {
     /** Writes every thing anew as seen from the folder of {@code other}, which is a copy of this. */
     void referFrom(Database other) {
         other.handle.useTransaction(h -> {
-            List<Map.Entry<Long, Thing>> referring = handle.createQuery(
-                            "SELECT number, kind, content FROM version WHERE kind IN ('sample', 'method')")
-                    .map((rs, c) -> Map.entry(rs.getLong(1), text.read(rs.getString(2), rs.getString(3))))
-                    .list();
-            referring.forEach(e -> h.execute(
-                    "UPDATE version SET content = ? WHERE number = ?", other.text.write(e.getValue()), e.getKey()));
+            for (Row row : rows("WHERE kind IN ('sample', 'method')", true)) {
+                String content = other.text.write(text.read(row.kind, row.content));
+                h.execute(
+                        "UPDATE version SET content = ?, sum = ? WHERE number = ?",
+                        content,
+                        Sums.version(row.number, row.kind, content, row.base),
+                        row.number);
+            }
         });
     }
 

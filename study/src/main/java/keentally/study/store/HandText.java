@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import keentally.core.colour.Rgb;
 import keentally.core.geometry.Point;
+import keentally.core.hand.Correction;
 import keentally.core.hand.Corrections;
 import keentally.core.hand.Dab;
 import keentally.core.hand.HandWork;
@@ -54,6 +55,55 @@ public final class HandText {
                     .stream().map(d -> dab((Map<?, ?>) d)).toList());
         }
         throw new IllegalArgumentException("no hand work is called " + tree.keySet());
+    }
+
+    /**
+     * What is other than in {@code base}: so many parts at the beginning and at the end stay, and what is between them is replaced.
+     * Whole where the two are of different kinds.
+     */
+    static Map<String, Object> write(HandWork work, HandWork base) {
+        if (work.getClass() != base.getClass()) {
+            return write(work);
+        }
+        List<?> now = work.parts();
+        List<?> before = base.parts();
+        int most = Math.min(now.size(), before.size());
+        int first = 0;
+        while (first < most && now.get(first).equals(before.get(first))) {
+            first++;
+        }
+        int last = 0;
+        while (last < most - first && now.get(now.size() - 1 - last).equals(before.get(before.size() - 1 - last))) {
+            last++;
+        }
+        Map<String, Object> tree = new LinkedHashMap<>();
+        tree.put("first", first);
+        tree.put("last", last);
+        tree.put("between", write(of(work, now.subList(first, now.size() - last))));
+        return tree;
+    }
+
+    /** @throws RuntimeException where the tree is not what {@link #write(HandWork, HandWork)} writes */
+    static HandWork read(Map<?, ?> tree, HandWork base) {
+        if (!tree.containsKey("between")) {
+            return read(tree);
+        }
+        List<?> before = base.parts();
+        List<Object> parts = new ArrayList<>(before.subList(0, ((Number) tree.get("first")).intValue()));
+        parts.addAll(read((Map<?, ?>) tree.get("between")).parts());
+        parts.addAll(before.subList(before.size() - ((Number) tree.get("last")).intValue(), before.size()));
+        return of(base, parts);
+    }
+
+    /** Hand work of the same kind with other parts. */
+    @SuppressWarnings("unchecked") // parts of one kind of hand work come from work of that kind
+    private static HandWork of(HandWork like, List<?> parts) {
+        return switch (like) {
+            case Corrections c -> new Corrections((List<Correction>) parts);
+            case Painting p -> new Painting((List<Dab>) parts);
+            case Seeds s -> new Seeds((List<Point>) parts);
+            case Strokes s -> new Strokes((List<Strokes.Taken>) parts);
+        };
     }
 
     private static Map<String, Object> stroke(Strokes.Taken taken) {

@@ -11,7 +11,6 @@ import keentally.study.document.Study;
 import keentally.study.document.Thing;
 import keentally.study.document.Thing.OrderThing;
 import keentally.study.file.FileFault;
-import org.jdbi.v3.core.JdbiException;
 
 /** Takes what can still be read out of a damaged study into a new one beside it; the damaged one stays as it is. */
 final class Rescue {
@@ -39,12 +38,17 @@ final class Rescue {
             List<String> ids = database.ids();
             for (String id : ids) {
                 try {
-                    read.put(id, database.thing(id));
-                } catch (JdbiException | IllegalStateException | IllegalArgumentException e) {
+                    Thing thing = database.thing(id);
+                    if (Study.isOfItsKind(id, thing)) {
+                        read.put(id, thing);
+                    } else {
+                        lost++;
+                    }
+                } catch (RuntimeException e) {
                     lost++;
                 }
             }
-        } catch (SQLException | JdbiException e) {
+        } catch (SQLException | RuntimeException e) {
             throw hopeless(damaged, why, e);
         }
         boolean nothing = read.values().stream().allMatch(OrderThing.class::isInstance);
@@ -54,7 +58,7 @@ final class Rescue {
         Path file = free(damaged);
         try (Database database = Database.create(file)) {
             database.write(Journal.beginning(Study.of(read).mended()));
-        } catch (SQLException | JdbiException e) {
+        } catch (SQLException | RuntimeException e) {
             throw new FileFault(
                     damaged + " is damaged (" + why + "), and there is no room beside it for a copy of what"
                             + " could be read: " + StudyFile.reason(e) + ".",

@@ -3,9 +3,11 @@ package keentally.study.store;
 import java.io.IOException;
 import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.sql.SQLException;
 import java.util.ArrayDeque;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutionException;
@@ -31,6 +33,8 @@ public final class StudyFile implements AutoCloseable {
     private static final int FULL = 13;
     private static final int READ_ONLY = 8;
     private static final int CANNOT_OPEN = 14;
+    private static final int BUSY = 5;
+    private static final int LOCKED = 6;
     private static final long TRY_AGAIN_SECONDS = 2;
 
     private final Path file;
@@ -39,6 +43,10 @@ public final class StudyFile implements AutoCloseable {
     private final History history;
     private final Optional<String> remark;
     private final Watch watch;
+
+    /** Tells the file from one that was put in its place; null where the system does not tell. */
+    private final Object identity;
+
     private final ScheduledExecutorService keeper;
     private final ArrayDeque<Commit> waiting = new ArrayDeque<>();
     private boolean troubled;
@@ -56,6 +64,7 @@ public final class StudyFile implements AutoCloseable {
         this.remark = remark;
         this.history = history;
         this.watch = watch;
+        this.identity = identity(file);
         this.keeper = Executors.newSingleThreadScheduledExecutor(
                 Thread.ofPlatform().daemon().name("keeper").factory());
     }
@@ -79,23 +88,51 @@ public final class StudyFile implements AutoCloseable {
     public static StudyFile create(Path name, Study start, Watch watch) throws FileFault {
         Path file = name.toAbsolutePath().normalize();
         Optional<StudyLock> lock = Optional.empty();
+        Database database = null;
         try {
-            if (Files.exists(file)) {
+            if (Files.exists(file, LinkOption.NOFOLLOW_LINKS)) {
                 throw new FileFault(file + " is there already; choose another name, so that nothing is overwritten.");
             }
             Files.createDirectories(file.getParent());
+            file = file.getParent().toRealPath().resolve(file.getFileName());
             lock = StudyLock.take(file);
             if (lock.isEmpty()) {
                 throw new FileFault(file + " is being made by another window; choose another name.");
             }
-            Database database = Database.create(file);
+            database = Database.create(file);
             database.write(Journal.beginning(start));
+            lock.get().holdIdentity(file);
             return new StudyFile(file, lock, database, Optional.empty(), database.read(), watch);
         } catch (IOException e) {
+            undo(file, database, lock);
             throw new FileFault(file + " cannot be made: " + why(e) + "; choose another place.", e);
-        } catch (SQLException | JdbiException e) {
-            release(lock);
+        } catch (SQLException | RuntimeException e) {
+            undo(file, database, lock);
             throw new FileFault(file + " cannot be made: " + reason(e) + "; choose another place.", e);
+        }
+    }
+
+    /** A study that could not be begun does not stand in the way of the next try. */
+    private static void undo(Path file, Database database, Optional<StudyLock> lock) {
+        if (lock.isEmpty()) {
+            return;
+        }
+        close(database);
+        for (String ending : List.of("", "-wal", "-shm", "-journal")) {
+            try {
+                Files.deleteIfExists(file.resolveSibling(file.getFileName() + ending));
+            } catch (IOException e) {
+                // the folder that let it be made does not let it be taken away
+            }
+        }
+        release(lock);
+    }
+
+    private static Object identity(Path file) {
+        try {
+            return StudyLock.identity(file);
+        } catch (IOException e) {
+            return null;
         }
     }
 
@@ -107,8 +144,16 @@ public final class StudyFile implements AutoCloseable {
      */
     public static StudyFile open(Path name, Watch watch) throws FileFault {
         Path file = name.toAbsolutePath().normalize();
-        if (!Files.isRegularFile(file)) {
+        if (!Files.exists(file)) {
             throw new FileFault(file + " does not exist.");
+        }
+        if (!Files.isRegularFile(file)) {
+            throw new FileFault(file + " is no file; choose a " + ENDING + " file.");
+        }
+        try {
+            file = file.toRealPath();
+        } catch (IOException e) {
+            throw new FileFault(file + " cannot be opened: " + WholeFile.reason(e) + ".", e);
         }
         Optional<StudyLock> lock;
         Optional<String> remark = Optional.empty();
@@ -148,10 +193,11 @@ public final class StudyFile implements AutoCloseable {
             check(file, database);
             Optional<String> found = database.damage();
             if (found.isEmpty()) {
+                History history = database.read(); // before anything is changed: what is damaged stays as it is
                 if (lock.isPresent()) {
-                    database.tidy(); // first: what is read must be what is there
+                    database.upgrade();
+                    history = database.tidy() ? database.read() : history; // what is read must be what is there
                 }
-                History history = database.read();
                 return new StudyFile(file, lock, database, remark, history, watch);
             }
             damage = found.get();
@@ -159,8 +205,14 @@ public final class StudyFile implements AutoCloseable {
             close(database);
             release(lock);
             throw e;
-        } catch (SQLException | JdbiException | IllegalArgumentException e) {
+        } catch (SQLException | RuntimeException e) {
+            if (code(e) == BUSY || code(e) == LOCKED) {
+                close(database);
+                release(lock);
+                throw new FileFault(file + " is in use by another program; close it there first.", e);
+            }
             if (code(e) == NO_DATABASE) {
+                close(database);
                 release(lock);
                 throw new FileFault(
                         file + " is no study, or its beginning is damaged; choose a " + ENDING + " file.", e);
@@ -184,6 +236,9 @@ public final class StudyFile implements AutoCloseable {
         if (database.application() != Database.APPLICATION) {
             throw new FileFault(file + " is a database, but no study; choose a " + ENDING + " file.");
         }
+        if (!database.isLaidOut()) {
+            throw new FileFault(file + " has other tables than a study; choose a " + ENDING + " file.");
+        }
         if (database.layout() > Database.LAYOUT) {
             throw new FileFault(
                     file + " was written by a newer version of this program (its layout is " + database.layout()
@@ -196,7 +251,7 @@ public final class StudyFile implements AutoCloseable {
             if (database != null) {
                 database.close();
             }
-        } catch (JdbiException e) {
+        } catch (RuntimeException e) {
             // it is damaged, and about to be rescued or refused
         }
     }
@@ -233,7 +288,7 @@ public final class StudyFile implements AutoCloseable {
             case NO_DATABASE -> "it is no study";
             default ->
                 cause(e).map(Throwable::getMessage)
-                        .or(() -> Optional.ofNullable(e.getMessage()))
+                        .or(() -> Optional.ofNullable(e instanceof IllegalArgumentException ? e.getMessage() : null))
                         .orElse("its contents make no sense")
                         .replaceAll("\\s+", " ")
                         .replaceFirst("^\\[[A-Z_]+]\\s*", "");
@@ -292,12 +347,11 @@ public final class StudyFile implements AutoCloseable {
                 return;
             }
             try {
+                checkIdentity();
                 database.write(commit);
-            } catch (JdbiException e) {
-                watch.trouble(new FileFault(
-                        "The last actions are not on disk yet: " + reason(e) + ". They are tried again until " + file
-                                + " can be written.",
-                        e));
+                checkIdentity();
+            } catch (FileFault | RuntimeException | OutOfMemoryError | StackOverflowError e) {
+                watch.trouble(e instanceof FileFault f ? f : notYet(e));
                 if (!troubled) {
                     keeper.schedule(this::tryAgain, TRY_AGAIN_SECONDS, TimeUnit.SECONDS);
                 }
@@ -313,6 +367,22 @@ public final class StudyFile implements AutoCloseable {
             if (all) {
                 watch.kept();
             }
+        }
+    }
+
+    private FileFault notYet(Throwable e) {
+        String why = e instanceof Exception known ? reason(known) : "there is too little memory";
+        return new FileFault(
+                "The last actions are not on disk yet: " + why + ". They are tried again until " + file
+                        + " can be written.",
+                e);
+    }
+
+    /** A study that was moved, deleted or replaced takes what is written with it to where nobody finds it. */
+    private void checkIdentity() throws FileFault {
+        if (identity != null && !identity.equals(identity(file))) {
+            throw new FileFault(file + " was moved, deleted or replaced while it was open, so nothing is kept any more;"
+                    + " save the study under another name.");
         }
     }
 

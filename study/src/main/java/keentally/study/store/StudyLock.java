@@ -7,47 +7,82 @@ import java.nio.channels.OverlappingFileLockException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.BasicFileAttributes;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
+import keentally.study.Program;
+import keentally.study.file.Sha256;
 
 /**
- * Held by the one process that may write a study, on a file beside it. The system lets go of it when a process ends, however it
- * ends, so a file left behind locks nobody out.
+ * Held by the one process that may write a study: on a file beside it, and on one that goes by the study's identity on this machine, so
+ * that a second name of the file is no second way in. The system lets go of both when a process ends, however it ends, so a file left
+ * behind locks nobody out.
  */
 final class StudyLock implements AutoCloseable {
-    private final Path file;
-    private final FileChannel channel;
-    private final FileLock lock;
+    private final List<Held> held = new ArrayList<>();
 
-    private StudyLock(Path file, FileChannel channel, FileLock lock) {
-        this.file = file;
-        this.channel = channel;
-        this.lock = lock;
-    }
+    private StudyLock() {}
+
+    private record Held(Path file, FileChannel channel) {}
 
     /**
      * Empty where somebody else holds it.
      *
+     * @param study its real path
      * @throws IOException where no file can be made beside the study
      */
     static Optional<StudyLock> take(Path study) throws IOException {
-        Path file = study.resolveSibling("." + study.getFileName() + ".lock");
+        StudyLock lock = new StudyLock();
+        boolean free = lock.hold(study.resolveSibling("." + study.getFileName() + ".lock"))
+                && (!Files.exists(study) || lock.holdIdentity(study));
+        if (free) {
+            return Optional.of(lock);
+        }
+        lock.close();
+        return Optional.empty();
+    }
+
+    /** Holds the identity of a study too, which it has only once it is made; where nothing can be remembered, one lock must do. */
+    boolean holdIdentity(Path study) throws IOException {
+        Object key = identity(study);
+        if (key == null) {
+            return true;
+        }
+        try {
+            Path folder = Files.createDirectories(Program.home().resolve("locks"));
+            return hold(folder.resolve(Sha256.of(key.toString()).substring(0, 32) + ".lock"));
+        } catch (IOException cannotRemember) {
+            return true;
+        }
+    }
+
+    /** Tells a file from any other, under whatever name; null where the system does not tell. */
+    static Object identity(Path study) throws IOException {
+        return Files.readAttributes(study, BasicFileAttributes.class).fileKey();
+    }
+
+    private boolean hold(Path file) throws IOException {
         FileChannel channel = FileChannel.open(file, StandardOpenOption.CREATE, StandardOpenOption.WRITE);
         try {
             FileLock lock = channel.tryLock();
             if (lock != null) {
-                return Optional.of(new StudyLock(file, channel, lock));
+                held.add(new Held(file, channel));
+                return true;
             }
         } catch (OverlappingFileLockException e) {
             // held by this very process: somebody else as well
         }
         channel.close();
-        return Optional.empty();
+        return false;
     }
 
     @Override
     public void close() throws IOException {
-        Files.deleteIfExists(file);
-        lock.release();
-        channel.close();
+        for (Held each : held) {
+            Files.deleteIfExists(each.file);
+            each.channel.close();
+        }
+        held.clear();
     }
 }

@@ -54,6 +54,31 @@ final class ThingText {
                 });
     }
 
+    /** Only what is other than in the version that it adds to. */
+    String write(Thing thing, Thing base) {
+        return thing instanceof HandThing hand && base instanceof HandThing before
+                ? Json.compact(HandText.write(hand.work(), before.work()))
+                : write(thing);
+    }
+
+    /**
+     * As {@link #read(String, String)}, of what adds to another version.
+     *
+     * @throws IllegalArgumentException where the text is not what {@link #write(Thing, Thing)} writes
+     */
+    Thing read(String kind, String text, Thing base) {
+        if (!kind.equals("hand") || !(base instanceof HandThing before)) {
+            throw new IllegalArgumentException("a " + kind + " adds to a version of another kind");
+        }
+        try {
+            return new HandThing(HandText.read(map(Json.parse(text)), before.work()));
+        } catch (IllegalArgumentException e) {
+            throw e;
+        } catch (RuntimeException e) {
+            throw new IllegalArgumentException("hand work in the study cannot be read", e);
+        }
+    }
+
     static String kind(Thing thing) {
         return switch (thing) {
             case SampleThing s -> "sample";
@@ -78,8 +103,12 @@ final class ThingText {
                 case "order" -> new OrderThing(texts(map(tree).get("samples")));
                 default -> throw new IllegalArgumentException("no thing is called " + kind);
             };
-        } catch (MethodFault | ClassCastException | NullPointerException | NoSuchElementException e) {
-            throw new IllegalArgumentException("a " + kind + " in the study cannot be read: " + e.getMessage(), e);
+        } catch (MethodFault
+                | ClassCastException
+                | NullPointerException
+                | NoSuchElementException
+                | IndexOutOfBoundsException e) {
+            throw new IllegalArgumentException("a " + kind + " in the study cannot be read", e);
         }
     }
 

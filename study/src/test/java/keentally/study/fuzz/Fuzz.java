@@ -105,13 +105,18 @@ public final class Fuzz {
         try {
             wrong = answer.get(SECONDS, TimeUnit.SECONDS);
         } catch (TimeoutException e) {
-            wrong = "did not end within " + SECONDS + " s, at " + Arrays.toString(at.get().getStackTrace());
+            wrong = "did not end within " + SECONDS + " s, at "
+                    + Arrays.toString(at.get().getStackTrace());
             keep(target, name, damaged, wrong);
             throw new IllegalStateException(wrong); // the thread is lost
         } catch (java.util.concurrent.ExecutionException e) {
             boolean said = e.getCause() instanceof FileFault || e.getCause() instanceof MethodFault;
-            wrong = said ? sentence(e.getCause()) : "fell with " + e.getCause() + " at "
-                    + Arrays.stream(e.getCause().getStackTrace()).limit(6).toList();
+            wrong = said
+                    ? sentence(e.getCause())
+                    : "fell with " + e.getCause() + " at "
+                            + Arrays.stream(e.getCause().getStackTrace())
+                                    .limit(6)
+                                    .toList();
         } catch (InterruptedException e) {
             throw new IllegalStateException(e);
         }

