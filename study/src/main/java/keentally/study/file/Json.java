@@ -33,7 +33,10 @@ public final class Json {
                     ? ""
                     : " at line " + e.getLocation().getLineNr() + ", column "
                             + e.getLocation().getColumnNr();
-            throw new FileFault(file + " is not well-formed JSON" + place + ": " + e.getOriginalMessage() + ".", e);
+            throw new FileFault(
+                    file + " is not well-formed JSON" + place
+                            + "; look there and just before it for a missing comma, quote or bracket.",
+                    e);
         }
     }
 
@@ -49,7 +52,7 @@ public final class Json {
         try {
             return MAPPER.readValue(text, Object.class);
         } catch (JacksonException e) {
-            throw new IllegalArgumentException("not well-formed JSON: " + e.getOriginalMessage(), e);
+            throw new IllegalArgumentException("not well-formed JSON", e);
         }
     }
 

@@ -6,7 +6,8 @@ import java.util.Arrays;
  * The skeleton of a picture file, walked before any decoder sees it: whether the file holds all that it says it holds, in pieces that lie
  * within it. Decoders forgive a missing end and fill the rest with grey, and some of them follow whatever a damaged file says.
  *
- * <p>Sources: PNG, ISO/IEC 15948, section 5; JPEG, ITU-T T.81, annex B; GIF 89a, appendix; WebP, RFC 9649, section 2.3.
+ * <p>Sources: PNG, ISO/IEC 15948, section 5; JPEG, ITU-T T.81, annex B; GIF 89a, appendix; WebP, RFC 9649, section 2.3; the headers of
+ * BMP and PNM as their makers describe them.
  */
 final class FileWalk {
     private static final int PNG_HEAD = 8;
@@ -14,6 +15,10 @@ final class FileWalk {
     private static final int GIF_HEAD = 13;
     private static final int RIFF_HEAD = 8;
     private static final int RIFF_FIRST = 12;
+    private static final int BMP_HEAD = 26;
+    private static final int BMP_OLD_HEAD = 12;
+    private static final int BMP_FULL_HEAD = 54;
+    private static final int MOST_DIGITS = 9;
 
     private final byte[] file;
 
@@ -29,7 +34,9 @@ final class FileWalk {
             case JPEG -> !walk.jpeg();
             case GIF -> !walk.gif();
             case WEBP -> !walk.riff();
-            default -> false;
+            case BMP -> !walk.bmp();
+            case PNM_BITS_TEXT, PNM_GREY_TEXT, PNM_COLOUR_TEXT, PNM_BITS, PNM_GREY, PNM_COLOUR -> !walk.pnm();
+            case TIFF_LITTLE, TIFF_BIG, LONG_TIFF_LITTLE, LONG_TIFF_BIG -> false; // in pieces, see TiffWalk
         };
     }
 
@@ -158,5 +165,74 @@ final class FileWalk {
             }
         }
         return true;
+    }
+
+    /** Rows of whole words of 32 bits, behind the head and the table of colours; run lengths may say less than they unpack to. */
+    private boolean bmp() {
+        if (file.length < BMP_HEAD) {
+            return false;
+        }
+        long head = littleEndian(14);
+        if (head == BMP_OLD_HEAD) {
+            long width = at(18) | at(19) << 8;
+            long height = at(20) | at(21) << 8;
+            return littleEndian(10) + rows(width, height, at(24) | at(25) << 8) <= file.length;
+        }
+        if (head < 40 || file.length < BMP_FULL_HEAD) {
+            return false;
+        }
+        long width = (int) littleEndian(18);
+        long height = Math.abs((long) (int) littleEndian(22));
+        long bits = at(28) | at(29) << 8;
+        long packing = littleEndian(30);
+        long colours = littleEndian(46);
+        boolean unpacked = packing == 0 || packing == 3 || packing == 6;
+        boolean fits = !unpacked || littleEndian(10) + rows(width, height, bits) <= file.length;
+        return fits && colours <= 1 << 16 && 14 + head + 4 * (bits <= 8 ? colours : 0) <= file.length;
+    }
+
+    private static long rows(long width, long height, long bits) {
+        return width < 0 ? Long.MAX_VALUE / 2 : (width * bits + 31) / 32 * 4 * height;
+    }
+
+    /** Behind its kind, width, height and, but for bits, greatest value: the samples, as bytes or each as a word of text. */
+    private boolean pnm() {
+        int kind = at(1) - '0';
+        boolean bits = kind == 1 || kind == 4;
+        long[] numbers = new long[bits ? 2 : 3];
+        int p = 2;
+        for (int n = 0; n < numbers.length; n++) {
+            p = skipped(p);
+            int from = p;
+            while (p < file.length && at(p) >= '0' && at(p) <= '9' && p - from < MOST_DIGITS) {
+                numbers[n] = 10 * numbers[n] + at(p++) - '0';
+            }
+            if (p == from) {
+                return false;
+            }
+        }
+        long samples = numbers[0] * numbers[1] * (kind == 3 || kind == 6 ? 3 : 1);
+        long left = file.length - p - 1L;
+        return switch (kind) {
+            case 1 -> samples <= left;
+            case 2, 3 -> 2 * samples - 1 <= left;
+            case 4 -> (numbers[0] + 7) / 8 * numbers[1] <= left;
+            default -> samples * (numbers[2] > 255 ? 2 : 1) <= left;
+        };
+    }
+
+    /** Behind white space and remarks. */
+    private int skipped(int from) {
+        int p = from;
+        while (p < file.length && (Character.isWhitespace(at(p)) || at(p) == '#')) {
+            if (at(p) == '#') {
+                while (p < file.length && at(p) != '\n' && at(p) != '\r') {
+                    p++;
+                }
+            } else {
+                p++;
+            }
+        }
+        return p;
     }
 }

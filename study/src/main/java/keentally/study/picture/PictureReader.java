@@ -1,7 +1,6 @@
 package keentally.study.picture;
 
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayInputStream;
 import java.io.EOFException;
 import java.io.IOException;
 import java.io.InputStream;
@@ -20,7 +19,6 @@ import javax.imageio.metadata.IIOMetadata;
 import javax.imageio.metadata.IIOMetadataFormatImpl;
 import javax.imageio.stream.FileImageInputStream;
 import javax.imageio.stream.ImageInputStream;
-import javax.imageio.stream.MemoryCacheImageInputStream;
 import keentally.core.picture.Picture;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.Scale;
@@ -45,6 +43,11 @@ public final class PictureReader {
     private static final int MOST_UNPACKED = 120;
 
     private static final int SMALL = 1 << 20;
+
+    /** An even picture takes next to nothing; nobody takes one. */
+    private static final int MOST_WEBP_PIXELS = 2_000;
+
+    private static final int SMALL_WEBP = 4_000_000;
 
     /** A block of 64 pixels takes a bit at least. */
     private static final int MOST_JPEG_PIXELS = 1024;
@@ -173,9 +176,7 @@ public final class PictureReader {
     }
 
     private ImageInputStream stream() throws IOException {
-        return bytes.isPresent()
-                ? new MemoryCacheImageInputStream(new ByteArrayInputStream(lean))
-                : new FileImageInputStream(file.toFile());
+        return bytes.isPresent() ? new BoundedInput(lean) : new FileImageInputStream(file.toFile());
     }
 
     private String sha256() throws FileFault {
@@ -345,7 +346,10 @@ public final class PictureReader {
             throw new FileFault(file + " cannot be read: " + WholeFile.reason(e) + ".", e);
         }
         boolean unheardOf = pixels * bytesPerPixel > MOST_UNPACKED * Math.max(SMALL, length)
-                || kind == FileKind.JPEG && pixels > MOST_JPEG_PIXELS * length;
+                || kind == FileKind.JPEG && pixels > MOST_JPEG_PIXELS * length
+                || kind == FileKind.WEBP
+                        && (pixels > MOST_WEBP_PIXELS * length + SMALL_WEBP
+                                || pixels * 6 > MOST_UNPACKED * Math.max(SMALL, length));
         if (unheardOf && pixels > 0) {
             throw new FileFault(
                     file + " says that it is " + width + " × " + height + " pixels, but with its " + length

@@ -34,12 +34,16 @@ public final class Fuzz {
     static final long MOST_BYTES = 256L << 20;
 
     private final Path findings;
-    private final ExecutorService thread = Executors.newSingleThreadExecutor(r -> {
-        Thread t = new Thread(null, r, "fuzz", 1 << 20);
-        t.setDaemon(true);
-        return t;
-    });
+    private ExecutorService thread = thread();
     private final List<String> found = Collections.synchronizedList(new ArrayList<>());
+
+    private static ExecutorService thread() {
+        return Executors.newSingleThreadExecutor(r -> {
+            Thread t = new Thread(null, r, "fuzz", 1 << 20);
+            t.setDaemon(true);
+            return t;
+        });
+    }
 
     Fuzz(Path findings) {
         this.findings = findings;
@@ -107,8 +111,7 @@ public final class Fuzz {
         } catch (TimeoutException e) {
             wrong = "did not end within " + SECONDS + " s, at "
                     + Arrays.toString(at.get().getStackTrace());
-            keep(target, name, damaged, wrong);
-            throw new IllegalStateException(wrong); // the thread is lost
+            thread = thread(); // that one is lost
         } catch (java.util.concurrent.ExecutionException e) {
             boolean said = e.getCause() instanceof FileFault || e.getCause() instanceof MethodFault;
             wrong = said
