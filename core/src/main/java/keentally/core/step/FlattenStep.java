@@ -33,6 +33,7 @@ record FlattenStep(By by, Length radius, int order, Optional<Reference> referenc
         SUBTRACT
     }
 
+    private static final double MOST_DISK = 10_000;
     private static final ChoiceSetting<By> BY = ChoiceSetting.of("by", By.POLYNOMIAL);
     private static final LengthSetting RADIUS =
             LengthSetting.of("radius", "50 px", Condition.is(BY, By.GAUSSIAN, By.OPENING, By.CLOSING));
@@ -51,15 +52,24 @@ record FlattenStep(By by, Length radius, int order, Optional<Reference> referenc
 
     @Override
     public Outcome apply(State before, Site site) throws StepFault {
-        double px = radius.px(before.scale());
+        double px = Math.min(radius.px(before.scale()), before.reach());
         boolean usesRadius = by != By.POLYNOMIAL && by != By.REFERENCE;
         if (usesRadius && !(px > 0)) {
             throw new StepFault("needs a radius above 0");
+        }
+        if (by == By.OPENING || by == By.CLOSING) {
+            checkDisk(px);
         }
         Optional<Picture> blank = by == By.REFERENCE ? Optional.of(blank(before, site)) : Optional.empty();
         return new Outcome(
                 before.give(EachChannel.named(before.current(), channel -> flat(channel, before, px, blank, site))),
                 Findings.NONE);
+    }
+
+    private static void checkDisk(double px) throws StepFault {
+        if (px > MOST_DISK) {
+            throw new StepFault("takes a radius of at most 10,000 px for opening and closing, but found " + px);
+        }
     }
 
     private Picture blank(State before, Site site) throws StepFault {

@@ -49,7 +49,7 @@ record ProbeStep(Kind kind, Shape shape, Length radius, double angle) implements
 
     @Override
     public Outcome apply(State before, Site site) {
-        double px = radius.px(before.scale());
+        double px = Math.min(radius.px(before.scale()), before.reach());
         Element element = switch (shape) {
             case DISK -> new Element.Disk(px);
             case SQUARE -> new Element.Square(px);

@@ -24,7 +24,7 @@ record RimStep(Length depth) implements Step {
     @Override
     public Outcome apply(State before, Site site) {
         Mask mask = before.needMask();
-        Element disk = new Element.Disk(depth.px(before.scale()));
+        Element disk = new Element.Disk(Math.min(depth.px(before.scale()), before.reach()));
         Mask core = Probe.of(disk, before.field(), site.work()).erode(mask);
         return MaskChange.outcome(before, mask.minus(core));
     }

@@ -99,6 +99,11 @@ public record State(
         return new State(original, current, otherField, otherScale, phases, mask, objects, aside);
     }
 
+    /** No way through the picture is longer: a length beyond it reaches no farther than this. */
+    public double reach() {
+        return (double) original.width() + original.height();
+    }
+
     /** The last kind that the state holds. */
     public Flow flow() {
         return objects.isPresent()

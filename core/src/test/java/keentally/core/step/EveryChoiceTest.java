@@ -17,6 +17,7 @@ import keentally.core.picture.Picture;
 import keentally.core.region.Objects;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.FlagSetting;
+import keentally.core.setting.LengthSetting;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
 import keentally.core.work.Work;
@@ -100,6 +101,26 @@ class EveryChoiceTest {
             step.make().apply(values).apply(state, site);
         } catch (StepFault refused) {
             assertThat(refused.getMessage()).isNotBlank();
+        }
+    }
+
+    /** Lengths far beyond the picture: worked out within reason, or refused in a sentence. */
+    @ParameterizedTest(name = "{1}")
+    @MethodSource("steps")
+    void lengthsBeyondThePictureDoNoHarm(StepDescription step, String id) {
+        for (State state : states(step)) {
+            for (Values chosen : chosen(step, Values.NONE)) {
+                for (Setting<?> setting : step.settings()) {
+                    for (String far : List.of("900000 px", "100000000000 px")) {
+                        if (setting instanceof LengthSetting length && length.applies(chosen)) {
+                            Values values = chosen.withTree(length, far);
+                            assertThatCode(() -> attempt(step, state, Values.NONE, values))
+                                    .as("%s %s", id, values)
+                                    .doesNotThrowAnyException();
+                        }
+                    }
+                }
+            }
         }
     }
 }
