@@ -84,8 +84,8 @@ public final class FieldActions {
         Address here = desk.here();
         String title = Texts.of("action.field.round");
         picture()
-                .ifPresent(picture -> desk.job(Texts.of("job.find-round"), job -> {
-                    Optional<Ellipse> rim = rim(picture, margin, desk.work(job.cancel()));
+                .ifPresent(picture -> desk.look(this, Urgency.ASKED, cancel -> {
+                    Optional<Ellipse> rim = rim(picture, margin, desk.work(cancel));
                     ui.execute(() -> rim.ifPresentOrElse(
                             r -> actions.fence(here, title, List.of(new Field.Part(r, false))),
                             () -> desk.say(Texts.of("field.no-round"))));

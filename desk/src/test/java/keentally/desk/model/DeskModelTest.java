@@ -175,7 +175,7 @@ class DeskModelTest {
         Study before = desk.study().get();
         assertThat(desk.change("remove threshold", m -> m.remove("threshold-1")))
                 .isFalse();
-        assertThat(desk.message().get()).startsWith("Step 1 (gate) needs objects");
+        assertThat(desk.message().get()).startsWith("Station 1, Gate, needs objects");
         assertThat(desk.study().get()).isSameAs(before);
     }
 
