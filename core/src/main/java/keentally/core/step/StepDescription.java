@@ -4,6 +4,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import keentally.core.setting.ChoiceSetting;
+import keentally.core.setting.LimitSetting;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
 
@@ -43,6 +45,19 @@ public record StepDescription(
             List<Setting<?>> settings,
             Function<Values, Step> make) {
         this(id, version, needs, gives, uses, settings, Beginning.NONE, make);
+    }
+
+    /** The values with a choice made; a limit that had its unit from the choice before has its default again. */
+    public <E extends Enum<E>> Values chosen(Values before, ChoiceSetting<E> setting, E word) {
+        Values values = before.with(setting, word);
+        for (Setting<?> other : settings) {
+            boolean hangsOnIt = other instanceof LimitSetting limit
+                    && limit.unless().filter(c -> c.on().equals(setting)).isPresent();
+            values = hangsOnIt && before.find(setting).filter(w -> w != word).isPresent()
+                    ? values.without(other)
+                    : values;
+        }
+        return values;
     }
 
     /** Whether a step can be made of these values as they are. */

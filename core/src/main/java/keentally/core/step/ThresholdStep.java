@@ -1,5 +1,7 @@
 package keentally.core.step;
 
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -29,6 +31,7 @@ final class ThresholdStep implements Step {
         OUTSIDE
     }
 
+    private static final MathContext SIX_DIGITS = new MathContext(6);
     private static final ChoiceSetting<Rule> RULE = ChoiceSetting.of("rule", Rule.OTSU);
     private static final ChoiceSetting<Keep> KEEP = ChoiceSetting.of("keep", Keep.BRIGHT);
     private static final NumberSetting CUT =
@@ -77,8 +80,13 @@ final class ThresholdStep implements Step {
         Histogram h = occupied(made.entering(), made.work());
         double[] cuts = MultiLevel.cuts(h, 2);
         return cuts.length == 2
-                ? byHand.with(LOW, cuts[0]).with(HIGH, cuts[1])
+                ? byHand.with(LOW, rounded(cuts[0])).with(HIGH, rounded(cuts[1]))
                 : byHand.with(LOW, h.lowest()).with(HIGH, h.upperEdge(h.lastOccupied()));
+    }
+
+    /** More digits than these nobody means by hand. */
+    private static double rounded(double value) {
+        return new BigDecimal(value).round(SIX_DIGITS).doubleValue();
     }
 
     private static double beginningCut(Beginning.Made made) throws StepFault {

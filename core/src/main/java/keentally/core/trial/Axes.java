@@ -67,7 +67,12 @@ public final class Axes {
             if (setting instanceof RangeSetting range) {
                 ranges.add(range);
             }
-            of(step, setting, entering).ifPresent(axes::add);
+            Optional<Axis> axis = of(step, setting, entering);
+            if (setting instanceof LimitSetting) {
+                axis.ifPresent(axes::addFirst); // how deep, how large: what people turn first
+            } else {
+                axis.ifPresent(axes::add);
+            }
         }
         if (!ranges.isEmpty()) {
             axes.addFirst(width(ranges));
@@ -131,7 +136,7 @@ public final class Axes {
     private static <E extends Enum<E>> Axis choice(MethodStep step, ChoiceSetting<E> setting, String label) {
         List<String> fit = setting.constants().stream()
                 .filter(c -> !(c instanceof Rule rule) || rule.isAutomatic())
-                .filter(c -> works(step, step.values().with(setting, c)))
+                .filter(c -> step.description().isComplete(step.description().chosen(step.values(), setting, c)))
                 .map(ChoiceSetting::word)
                 .toList();
         return new Axis(
@@ -143,22 +148,10 @@ public final class Axes {
                             E word = setting.read(w);
                             return new Variant(
                                     Words.label(step.description(), setting, word),
-                                    now.with(setting, word),
+                                    step.description().chosen(now, setting, word),
                                     OptionalDouble.empty());
                         })
                         .toList());
-    }
-
-    private static boolean works(MethodStep step, Values values) {
-        boolean complete = step.description().settings().stream()
-                .filter(s -> s.required() && s.applies(values))
-                .allMatch(values::isSet);
-        try {
-            step.description().make().apply(values);
-            return complete;
-        } catch (IllegalArgumentException e) {
-            return false;
-        }
     }
 
     private static Axis number(MethodStep step, NumberSetting setting, String label, Optional<Histogram> entering) {

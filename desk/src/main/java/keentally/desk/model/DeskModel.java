@@ -255,7 +255,6 @@ public final class DeskModel implements AutoCloseable {
         if (telling.compareAndSet(false, true)) {
             ui.execute(() -> {
                 telling.set(false);
-                running.set(List.of());
                 running.set(jobs.list());
             });
         }

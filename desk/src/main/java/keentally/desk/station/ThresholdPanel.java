@@ -55,7 +55,7 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
         VBox.setVgrow(histogram, Priority.ALWAYS);
         bands.setId("band-shares");
         bands.managedProperty().bind(bands.visibleProperty());
-        getChildren().addAll(histogram, bands, stability, counts);
+        getChildren().addAll(bands, histogram, stability, counts);
         Tooltip.install(histogram, new Tooltip(Texts.of("threshold.scale")));
         refresh();
     }

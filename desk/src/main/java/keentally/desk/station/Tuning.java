@@ -14,7 +14,6 @@ import keentally.core.method.MethodStep;
 import keentally.core.run.Lanes.Urgency;
 import keentally.core.run.Run;
 import keentally.core.setting.ChoiceSetting;
-import keentally.core.setting.LimitSetting;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
 import keentally.core.step.Beginning;
@@ -109,12 +108,7 @@ final class Tuning {
      */
     <E extends Enum<E>> void choose(ChoiceSetting<E> setting, E word, Runnable refused) {
         Values before = step().values();
-        Values values = before.with(setting, word);
-        for (Setting<?> other : step().description().settings()) {
-            boolean hangsOnIt = other instanceof LimitSetting limit
-                    && limit.unless().filter(c -> c.on().equals(setting)).isPresent();
-            values = hangsOnIt ? values.without(other) : values;
-        }
+        Values values = description.chosen(before, setting, word);
         if (description.isComplete(values)) {
             if (!keep(values, setting)) {
                 refused.run();
