@@ -33,7 +33,9 @@ final class Nearest {
         for (int i = 0; i < x.length; i++) {
             start[cellOf(i) + 1]++;
         }
-        Arrays.parallelPrefix(start, Integer::sum);
+        for (int i = 1; i < start.length; i++) {
+            start[i] += start[i - 1];
+        }
         int[] next = start.clone();
         this.member = new int[x.length];
         for (int i = 0; i < x.length; i++) {

@@ -47,7 +47,9 @@ public final class RegionBuilder {
         for (int i = 0; i < count; i++) {
             rowStart[y[i] + 1]++;
         }
-        Arrays.parallelPrefix(rowStart, Integer::sum);
+        for (int i = 1; i < rowStart.length; i++) {
+            rowStart[i] += rowStart[i - 1];
+        }
         long[] keys = new long[count];
         int[] next = rowStart.clone();
         for (int i = 0; i < count; i++) {

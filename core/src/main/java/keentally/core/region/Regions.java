@@ -48,7 +48,9 @@ public final class Regions implements HoldsBuffers {
         for (int region : owner) {
             start[region + 1]++;
         }
-        Arrays.parallelPrefix(start, Integer::sum);
+        for (int i = 1; i < start.length; i++) {
+            start[i] += start[i - 1];
+        }
         int[] next = start.clone();
         this.order = new int[owner.length];
         for (int run = 0; run < owner.length; run++) {

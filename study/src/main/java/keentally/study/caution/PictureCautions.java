@@ -1,9 +1,7 @@
 package keentally.study.caution;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import keentally.core.colour.ChannelPlane;
 import keentally.core.find.EvenLight;
@@ -19,6 +17,7 @@ import keentally.core.run.Sample;
 import keentally.core.stats.Histogram;
 import keentally.core.words.Figures;
 import keentally.core.work.Work;
+import keentally.study.file.Remembered;
 
 /**
  * Checks over a picture and its field, whatever the method. They take longer than a run and change only with the sample, so the
@@ -32,7 +31,7 @@ public final class PictureCautions {
     private static final double FIELD_UNLIKE = 1.25;
     private static final int REMEMBERED = 16;
 
-    private final Map<Key, List<Caution>> known = new LinkedHashMap<>();
+    private final Remembered<Key, List<Caution>> known = new Remembered<>(REMEMBERED);
     private final Captions captions;
 
     public PictureCautions(Captions captions) {
@@ -43,19 +42,12 @@ public final class PictureCautions {
 
     public List<Caution> of(Sample sample, Background background, Work work) {
         Key key = new Key(sample.key(), sample.parts(), sample.scale().isPresent(), background);
-        synchronized (known) {
-            List<Caution> before = known.get(key);
-            if (before != null) {
-                return before;
-            }
+        Optional<List<Caution>> before = known.find(key);
+        if (before.isPresent()) {
+            return before.get();
         }
         List<Caution> found = check(sample, background, work);
-        synchronized (known) {
-            known.put(key, found);
-            if (known.size() > REMEMBERED) {
-                known.remove(known.keySet().iterator().next());
-            }
-        }
+        known.keep(key, found);
         return found;
     }
 

@@ -21,6 +21,8 @@ import keentally.study.document.Thing.OrderThing;
 import keentally.study.document.Thing.PhasesThing;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.document.Thing.SheetThing;
+import org.pcollections.PSortedMap;
+import org.pcollections.TreePMap;
 
 /** The document, as it is at one moment: things by their ids. */
 public final class Study {
@@ -34,19 +36,18 @@ public final class Study {
     private static final String SHEET = "sheet/";
     private static final String SAMPLE = "sample/";
 
-    private final Map<String, Thing> things;
+    private final PSortedMap<String, Thing> things;
 
-    private Study(Map<String, Thing> things) {
+    private Study(PSortedMap<String, Thing> things) {
         this.things = things;
     }
 
     /** No sample, and a method without a step. */
     public static Study empty() {
-        return new Study(Map.of(
-                METHOD + FIRST_METHOD,
-                new MethodThing(Method.empty("Untitled method", LengthUnit.PX)),
-                ORDER,
-                new OrderThing(List.of())));
+        Method method = Method.empty("Untitled method", LengthUnit.PX);
+        return new Study(TreePMap.<String, Thing>empty()
+                .plus(METHOD + FIRST_METHOD, new MethodThing(method))
+                .plus(ORDER, new OrderThing(List.of())));
     }
 
     Map<String, Thing> things() {
@@ -54,10 +55,7 @@ public final class Study {
     }
 
     Study with(String id, Optional<Thing> thing) {
-        Map<String, Thing> changed = new TreeMap<>(things);
-        changed.remove(id);
-        thing.ifPresent(t -> changed.put(id, t));
-        return new Study(changed);
+        return new Study(thing.map(t -> things.plus(id, t)).orElseGet(() -> things.minus(id)));
     }
 
     /** The ids of the methods, in order. */
@@ -144,9 +142,7 @@ public final class Study {
     }
 
     private Study withoutHand(Predicate<HandPlace> gone) {
-        Map<String, Thing> kept = new TreeMap<>(things);
-        kept.entrySet().removeIf(e -> e.getValue() instanceof HandThing && gone.test(HandPlace.of(e.getKey())));
-        return new Study(kept);
+        return without(e -> e.getValue() instanceof HandThing && gone.test(HandPlace.of(e.getKey())));
     }
 
     /** Where hand work belongs; ids of steps, which are a file's, may hold any letter, so they stand last. */
@@ -279,11 +275,14 @@ public final class Study {
 
     /** Without hand work and sheets under ids that cannot be theirs. */
     private Study withoutMisplaced() {
-        Map<String, Thing> kept = new TreeMap<>(things);
-        kept.entrySet()
-                .removeIf(e -> e.getValue() instanceof HandThing && !HandPlace.isOne(e.getKey())
-                        || e.getValue() instanceof SheetThing && !e.getKey().matches(SHEET + "[0-9]{1,9}"));
-        return new Study(kept);
+        return without(e -> e.getValue() instanceof HandThing && !HandPlace.isOne(e.getKey())
+                || e.getValue() instanceof SheetThing && !e.getKey().matches(SHEET + "[0-9]{1,9}"));
+    }
+
+    private Study without(Predicate<Map.Entry<String, Thing>> gone) {
+        List<String> ids =
+                things.entrySet().stream().filter(gone).map(Map.Entry::getKey).toList();
+        return ids.isEmpty() ? this : new Study(things.minusAll(ids));
     }
 
     private Set<String> sampleIds() {
