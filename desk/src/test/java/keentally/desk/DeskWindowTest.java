@@ -182,7 +182,7 @@ class DeskWindowTest {
                 .isEqualTo("threshold-1");
         desk.click("card-1");
         desk.click("station-remove");
-        assertThat(desk.text("message")).contains("Step 2 (edge-objects) needs objects");
+        assertThat(desk.text("message")).contains("Station 2, Edge objects, needs objects");
         assertThat(desk.onFx(() -> desk.model().method().steps())).hasSize(steps - 1);
         for (int i = 0; i < 3; i++) {
             desk.keys(KeyCode.CONTROL, KeyCode.Z);
@@ -222,7 +222,7 @@ class DeskWindowTest {
                 .isPresent();
         desk.keys(KeyCode.PAGE_DOWN);
         desk.click("card-3");
-        assertThat(desk.text("fault")).contains("Step 3 (fill-holes)").contains("has no scale");
+        assertThat(desk.text("fault")).contains("Station 3, Fill holes,").contains("100 µm² is in a real unit");
     }
 
     @Test
@@ -291,7 +291,7 @@ class DeskWindowTest {
         Files.writeString(
                 method, "{\"format\": \"keen-tally-method\", \"version\": 1, \"steps\": [{\"step\": \"blurr\"}]}");
         desk.open(method);
-        assertThat(desk.text("message")).contains("Step 1 (blurr)");
+        assertThat(desk.text("message")).contains("Station 1, blurr, is no step");
         assertThat(desk.onFx(() -> desk.model().study().get())).isEqualTo(before);
     }
 

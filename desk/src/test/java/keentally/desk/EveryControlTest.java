@@ -39,7 +39,7 @@ class EveryControlTest {
 
     /** What files call things: camel case, ids in quotes, places for numbers, doubled quotes, classes. */
     private static final Pattern FILE_WORDS = Pattern.compile(
-            "\\b[a-z]+[A-Z][a-z]+\\b|'[a-z][A-Za-z-]+'|\\{\\d}|''|\\b(java|keentally)\\.|Exception|\\[[a-z]+]| \\([a-z]+(-[a-z]+)+\\) ");
+            "\\b[a-z]+[A-Z][a-z]+\\b|'[a-z][A-Za-z-]+'|\\{\\d}|''|\\b(java|keentally)\\.|Exception|\\[[a-z]+]| \\([a-z]+(-[a-z]+)+\\) |\\d (um2?|px2)\\b");
 
     /** Words of people that look like those of files. */
     private static final Set<String> PEOPLES = Set.of("µmPx");
@@ -176,7 +176,7 @@ class EveryControlTest {
         }
     }
 
-    /** Everything that can be done with a control, one after another; a control that a change took away is left. */
+    /** Everything that can be done with a control, one after another; a control that a change took away or hid is left. */
     private void touch(String sample, String station, String id) {
         int ways = desk.onFx(() -> switch (find(id)) {
             case ComboBox<?> box -> box.isEditable() ? 0 : box.getItems().size();
@@ -194,7 +194,7 @@ class EveryControlTest {
                 if (desk.model().method().step(station).isPresent()) {
                     desk.model().station().set(station);
                 }
-                if (find(id) != null && !find(id).isDisabled()) {
+                if (find(id) != null && find(id).isVisible() && !find(id).isDisabled()) {
                     does(find(id), which);
                 }
                 return null;

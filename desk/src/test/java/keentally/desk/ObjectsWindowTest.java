@@ -271,7 +271,7 @@ class ObjectsWindowTest {
         assertThat(((Label) desk.inPopup("own-says")).getText()).contains("an area meets a length");
         desk.keys(KeyCode.CONTROL, KeyCode.A);
         desk.write("area * ecd");
-        assertThat(((Label) desk.inPopup("own-says")).getText()).isEqualTo("SampleRun in µm³.");
+        assertThat(((Label) desk.inPopup("own-says")).getText()).isEqualTo("Shown in µm³.");
         desk.keys(KeyCode.ENTER);
         assertThat(desk.onFx(() -> desk.model().method().own())).hasSize(1);
         TableView<?> table = (TableView<?>) desk.node("objects");

@@ -79,9 +79,9 @@ class PaintWindowTest {
     void aBrushAddsAnOutlineFillsAndANonsenseWidthIsSaid() {
         desk.stations("threshold", "paint");
         long before = mask().count();
-        desk.type("paint-width", "a thumb");
+        desk.type("paint-width", "-3 px");
         desk.keys(KeyCode.ENTER);
-        assertThat(desk.text("message")).contains("a thumb");
+        assertThat(desk.text("message")).contains("above 0").contains("-3 px");
         desk.tracePicture(20, 30, 120, 30, 120, 40);
         long painted = mask().count() - before;
         assertThat(painted).isBetween(700L, 1100L);

@@ -16,6 +16,7 @@ import java.util.stream.IntStream;
 import javafx.scene.chart.LineChart;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javax.imageio.ImageIO;
 import keentally.core.hand.Strokes;
@@ -96,6 +97,17 @@ class PhasesWindowTest {
         assertThat(desk.onFx(() -> desk.model().undoable()).orElseThrow()).contains(label);
         desk.keys(KeyCode.CONTROL, KeyCode.Z);
         assertThat(desk.text("headline")).startsWith("cut at 14,915");
+    }
+
+    @Test
+    void theRailSaysWhichViewIsSeenWhenTheTrialSheetWasOpen() throws Exception {
+        desk = DeskDriver.demo(folder, "Flour dispersion", "threshold-1");
+        desk.click("station-trial");
+        desk.click("view-objects");
+        assertThat(desk.has("trial-panel")).isFalse();
+        assertThat(((ToggleButton) desk.node("view-objects")).isSelected()).isTrue();
+        assertThat(((ToggleButton) desk.node("view-bench")).isSelected()).isFalse();
+        assertThat(desk.has("objects")).isTrue();
     }
 
     @Test
@@ -215,11 +227,8 @@ class PhasesWindowTest {
 
     /** The cuts of a station of levels as the line below the histogram has them. */
     private List<Double> cuts() {
-        var found =
-                desk.onFx(() -> desk.model().reached("levels-1").orElseThrow().findings());
-        return IntStream.rangeClosed(1, 2)
-                .mapToObj(i -> found.find("cut-" + i).orElseThrow())
-                .toList();
+        return desk.onFx(
+                () -> desk.model().reached("levels-1").orElseThrow().findings().cuts());
     }
 
     /** A station as the second one of a method that was made shorter before. */

@@ -15,6 +15,7 @@ public enum ColourSpace {
         this.components = components;
     }
 
+    /** The letter of a component, counted from 0. */
     public String component(int index) {
         return components[index];
     }
@@ -45,6 +46,7 @@ public enum ColourSpace {
         }
     }
 
+    /** The three components of a colour of sRGB in this space, each in the space's own units. */
     public double[] of(Rgb colour) {
         double[] into = new double[3];
         of(new double[] {colour.red(), colour.green(), colour.blue()}, into);

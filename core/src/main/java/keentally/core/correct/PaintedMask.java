@@ -29,6 +29,7 @@ public record PaintedMask(Mask mask, List<Boolean> fits) {
         fits = List.copyOf(fits);
     }
 
+    /** A mask with dabs put on in their order, nothing outside the field. Sizes are those of the picture, in px. */
     public static PaintedMask of(Mask before, List<Dab> dabs, Field field, Work work) {
         Mask mask = before;
         List<Boolean> fits = new ArrayList<>();

@@ -14,6 +14,7 @@ public final class ShapeRenderer {
     private final int height;
     private final float[] coverage;
 
+    /** Draws on an empty ground of so many px. */
     public ShapeRenderer(int width, int height) {
         this.width = width;
         this.height = height;

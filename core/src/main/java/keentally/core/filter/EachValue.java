@@ -20,6 +20,7 @@ public final class EachValue {
         float of(float a, float b);
     }
 
+    /** A plane of the same size with {@code each} applied to every value. */
     public static PlaneF of(Plane plane, One each, Work work) {
         int width = plane.width();
         float[] out = new float[width * plane.height()];
@@ -34,6 +35,7 @@ public final class EachValue {
         return PlaneF.of(width, plane.height(), out);
     }
 
+    /** A plane in which every value comes from the values of two planes at the same place; both have one size. */
     public static PlaneF of(Plane a, Plane b, Two each, Work work) {
         int width = a.width();
         float[] out = new float[width * a.height()];

@@ -16,6 +16,7 @@ import keentally.core.work.Work;
 public final class Flatten {
     private Flatten() {}
 
+    /** The plane less its background, raised by the background's mean inside the field, so that the grey stays where it was. */
     public static PlaneF subtract(Plane plane, Plane background, Field field, Work work) {
         PlaneF flat = EachValue.of(plane, background, (v, b) -> v - b, work);
         float shift = (float) (mean(plane, field, work) - mean(flat, field, work));

@@ -32,6 +32,12 @@ public final class GreyMorphology {
         this.field = field;
     }
 
+    /**
+     * With a disk.
+     *
+     * @param radius in px, from 0 to 10,000
+     * @param field where values count; empty for the whole plane, mirrored at its border
+     */
     public static GreyMorphology disk(double radius, Optional<Field> field) {
         int r = checked(radius);
         int[] reach = new int[2 * r + 1];
@@ -41,6 +47,12 @@ public final class GreyMorphology {
         return new GreyMorphology(reach, field);
     }
 
+    /**
+     * With a square.
+     *
+     * @param radius half its side less half a px, in px, from 0 to 10,000
+     * @param field where values count; empty for the whole plane, mirrored at its border
+     */
     public static GreyMorphology square(double radius, Optional<Field> field) {
         int r = checked(radius);
         int[] reach = new int[2 * r + 1];
@@ -55,18 +67,22 @@ public final class GreyMorphology {
         return (int) Math.floor(radius + 1e-9);
     }
 
+    /** The least value under the element at every place: grey erosion. */
     public PlaneF least(Plane plane, Work work) {
         return extreme(plane, false, work);
     }
 
+    /** The greatest value under the element at every place: grey dilation. */
     public PlaneF greatest(Plane plane, Work work) {
         return extreme(plane, true, work);
     }
 
+    /** Takes away what is brighter than its surroundings and narrower than the element. */
     public PlaneF opening(Plane plane, Work work) {
         return greatest(least(plane, work), work);
     }
 
+    /** Takes away what is darker than its surroundings and narrower than the element. */
     public PlaneF closing(Plane plane, Work work) {
         return least(greatest(plane, work), work);
     }

@@ -64,10 +64,12 @@ public final class ConvexHull {
         return xs.length;
     }
 
+    /** In px, from the left edge of the picture; corners are counted from 0. */
     public int x(int corner) {
         return xs[corner];
     }
 
+    /** In px, from the top edge of the picture; corners are counted from 0. */
     public int y(int corner) {
         return ys[corner];
     }

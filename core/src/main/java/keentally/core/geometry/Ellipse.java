@@ -19,6 +19,7 @@ public record Ellipse(double cx, double cy, double a, double b, double angleDegr
         }
     }
 
+    /** A circle; centre and radius in px. */
     public static Ellipse disc(double cx, double cy, double radius) {
         return new Ellipse(cx, cy, radius, radius, 0);
     }

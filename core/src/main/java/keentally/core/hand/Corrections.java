@@ -16,12 +16,14 @@ public record Corrections(List<Correction> list) implements HandWork {
         return list;
     }
 
+    /** With one more at the end. */
     public Corrections and(Correction next) {
         List<Correction> more = new ArrayList<>(list);
         more.add(next);
         return new Corrections(more);
     }
 
+    /** Without the one at an index, counted from 0. */
     public Corrections without(int index) {
         List<Correction> fewer = new ArrayList<>(list);
         fewer.remove(index);

@@ -16,12 +16,14 @@ public record Painting(List<Dab> dabs) implements HandWork {
         return dabs;
     }
 
+    /** With one more at the end. */
     public Painting and(Dab next) {
         List<Dab> more = new ArrayList<>(dabs);
         more.add(next);
         return new Painting(more);
     }
 
+    /** Without the one at an index, counted from 0. */
     public Painting without(int index) {
         List<Dab> fewer = new ArrayList<>(dabs);
         fewer.remove(index);

@@ -17,12 +17,14 @@ public record Seeds(List<Point> places) implements HandWork {
         return places;
     }
 
+    /** With one more at the end; places in px. */
     public Seeds and(Point place) {
         List<Point> more = new ArrayList<>(places);
         more.add(place);
         return new Seeds(more);
     }
 
+    /** Without the markers at exactly this place. */
     public Seeds without(Point place) {
         return new Seeds(places.stream().filter(p -> !p.equals(place)).toList());
     }

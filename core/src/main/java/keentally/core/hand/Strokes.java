@@ -17,6 +17,7 @@ public record Strokes(List<Taken> taken) implements HandWork {
         return taken;
     }
 
+    /** With one more at the end. */
     public Strokes and(Taken stroke) {
         List<Taken> more = new ArrayList<>(taken);
         more.add(stroke);

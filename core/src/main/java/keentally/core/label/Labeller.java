@@ -33,6 +33,7 @@ public final class Labeller {
         this.leader = new int[runs];
     }
 
+    /** The connected regions of a mask, numbered from 1 in the order in which the rows, read from the top, meet them. */
     public static Regions regions(Mask mask, Neighbours neighbours, Work work) {
         Labeller labeller = new Labeller(countRuns(mask, work));
         work.bands(mask.height(), (top, bottom) -> labeller.cutRuns(mask, top, bottom));

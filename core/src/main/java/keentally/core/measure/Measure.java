@@ -150,6 +150,7 @@ public enum Measure implements Column {
         return of.applyAsDouble(object);
     }
 
+    /** The measure of an id of the catalogue, {@link #id()}. */
     public static Optional<Measure> find(String id) {
         return Arrays.stream(values()).filter(m -> m.id.equals(id)).findFirst();
     }

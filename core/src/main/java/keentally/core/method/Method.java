@@ -66,18 +66,22 @@ public record Method(
                 .orElse(-1);
     }
 
+    /** The step of an id of this method, such as {@code threshold-1}. */
     public Optional<MethodStep> step(String stepId) {
         return steps.stream().filter(s -> s.id().equals(stepId)).findFirst();
     }
 
+    /** With one setting of one step changed; unchanged where the step is not there. */
     public <T> Method with(String stepId, Setting<T> setting, T value) {
         return change(stepId, s -> s.with(setting, value));
     }
 
+    /** With all settings of one step changed; unchanged where the step is not there. */
     public Method with(String stepId, Values values) {
         return change(stepId, s -> s.with(values));
     }
 
+    /** With a step switched off or on again; unchanged where it is not there. */
     public Method mute(String stepId, boolean muted) {
         return change(stepId, s -> s.muted(muted));
     }
@@ -93,6 +97,11 @@ public record Method(
         return add(index, description, Values.NONE);
     }
 
+    /**
+     * With a new step, its id new in this method.
+     *
+     * @param index where it will stand, from 0 to the number of steps
+     */
     public Method add(int index, StepDescription description, Values values) {
         List<MethodStep> changed = new ArrayList<>(steps);
         changed.add(index, new MethodStep(newId(description), description, values, false, false));
@@ -127,6 +136,7 @@ public record Method(
         return description.id() + "-" + n;
     }
 
+    /** Without a step; unchanged where it is not there. */
     public Method remove(String stepId) {
         return with(steps.stream().filter(s -> !s.id().equals(stepId)).toList());
     }
@@ -139,18 +149,22 @@ public record Method(
         return with(changed);
     }
 
+    /** With other steps in place of all. */
     public Method with(List<MethodStep> changed) {
         return new Method(name, unit, changed, measures, own, signal);
     }
 
+    /** With results in another unit of length. */
     public Method in(LengthUnit other) {
         return new Method(name, other, steps, measures, own, signal);
     }
 
+    /** With other measures in its table. */
     public Method measuring(List<Measure> others) {
         return new Method(name, unit, steps, others, own, signal);
     }
 
+    /** With other columns of the person's own. */
     public Method withOwn(List<OwnColumn> others) {
         return new Method(name, unit, steps, measures, others, signal);
     }

@@ -24,14 +24,17 @@ public record MethodStep(String id, StepDescription description, Values values, 
         return !muted && description.make().apply(values).byHand();
     }
 
+    /** With one setting changed. */
     public <T> MethodStep with(Setting<T> setting, T value) {
         return new MethodStep(id, description, values.with(setting, value), muted, save);
     }
 
+    /** With all settings changed. */
     public MethodStep with(Values changed) {
         return new MethodStep(id, description, changed, muted, save);
     }
 
+    /** Switched off, or on again. */
     public MethodStep muted(boolean mute) {
         return new MethodStep(id, description, values, mute, save);
     }

@@ -30,6 +30,7 @@ public final class Probe {
         this.work = work;
     }
 
+    /** What opens and closes masks of the field's size by an element. */
     public static Probe of(Element element, Field field, Work work) {
         return new Probe(element, field, work);
     }
@@ -44,10 +45,12 @@ public final class Probe {
         return mask.minus(reached(field.mask().minus(mask)));
     }
 
+    /** The parts of the mask that the element fits into; nothing outside the field. */
     public Mask open(Mask mask) {
         return dilate(erode(mask));
     }
 
+    /** The mask with the gaps that the element does not fit into. */
     public Mask close(Mask mask) {
         return erode(dilate(mask));
     }

@@ -42,6 +42,7 @@ public final class Skeleton {
         return spare;
     }
 
+    /** The mask thinned; of the same size. */
     public static Mask of(Mask mask, Work work) {
         int width = mask.width() + 2;
         int height = mask.height() + 2;

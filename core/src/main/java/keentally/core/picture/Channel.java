@@ -14,6 +14,7 @@ public record Channel(String name, Plane plane, OptionalInt ink) {
     public static final String GREEN = "green";
     public static final String BLUE = "blue";
 
+    /** A channel whose values have no unit. */
     public Channel(String name, Plane plane) {
         this(name, plane, OptionalInt.empty());
     }

@@ -49,11 +49,13 @@ public final class Mask implements HoldsBuffers {
         return new Mask(width, height, words);
     }
 
+    /** No place chosen; sides in px. */
     public static Mask empty(int width, int height) {
         Sizes.check(width, height);
         return new Mask(width, height, new long[stride(width) * height]);
     }
 
+    /** Every place chosen; sides in px. */
     public static Mask full(int width, int height) {
         Mask mask = empty(width, height);
         for (int y = 0; y < height; y++) {
@@ -98,6 +100,7 @@ public final class Mask implements HoldsBuffers {
         return words;
     }
 
+    /** Whether a place is chosen; x from the left, y from the top, both from 0. */
     public boolean at(int x, int y) {
         return (words[y * stride + (x >>> 6)] >>> x & 1) != 0;
     }
@@ -183,6 +186,7 @@ public final class Mask implements HoldsBuffers {
         return Math.min(width, (word << 6) + Long.numberOfTrailingZeros(rest));
     }
 
+    /** Where both are; of one size. */
     public Mask and(Mask other) {
         long[] out = words.clone();
         for (int i = 0; i < checked(other); i++) {
@@ -191,6 +195,7 @@ public final class Mask implements HoldsBuffers {
         return new Mask(width, height, out);
     }
 
+    /** Where at least one is; of one size. */
     public Mask or(Mask other) {
         long[] out = words.clone();
         for (int i = 0; i < checked(other); i++) {
@@ -199,6 +204,7 @@ public final class Mask implements HoldsBuffers {
         return new Mask(width, height, out);
     }
 
+    /** Where this is and the other is not; of one size. */
     public Mask minus(Mask other) {
         long[] out = words.clone();
         for (int i = 0; i < checked(other); i++) {

@@ -24,10 +24,12 @@ public record Picture(List<Channel> channels) implements HoldsBuffers {
         }
     }
 
+    /** A picture of one channel. */
     public static Picture grey(Plane plane) {
         return new Picture(List.of(new Channel(Channel.GREY, plane)));
     }
 
+    /** A picture of three channels of sRGB, all of one size and depth. */
     public static Picture colour(Plane red, Plane green, Plane blue) {
         return new Picture(List.of(
                 new Channel(Channel.RED, red), new Channel(Channel.GREEN, green), new Channel(Channel.BLUE, blue)));
@@ -51,6 +53,7 @@ public record Picture(List<Channel> channels) implements HoldsBuffers {
                 && channel(Channel.BLUE).isPresent();
     }
 
+    /** The channel of a name, as the picture's channels are called. */
     public Optional<Plane> channel(String name) {
         return channels.stream()
                 .filter(c -> c.name().equals(name))

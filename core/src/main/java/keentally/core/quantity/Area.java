@@ -17,6 +17,7 @@ public record Area(double amount, LengthUnit unit) {
         Amounts.finite(amount, "area");
     }
 
+    /** An area in places of the picture. */
     public static Area px2(double amount) {
         return new Area(amount, LengthUnit.PX);
     }

@@ -14,6 +14,7 @@ public record Length(double amount, LengthUnit unit) {
         Amounts.finite(amount, "length");
     }
 
+    /** A length in sides of a place of the picture. */
     public static Length px(double amount) {
         return new Length(amount, LengthUnit.PX);
     }

@@ -42,6 +42,7 @@ public record Mass(double amount, Unit unit) {
             return id;
         }
 
+        /** The unit that a word stands for, such as {@code kg}. */
         public static Optional<Unit> find(String word) {
             String plain = word.strip().toLowerCase(Locale.ROOT);
             return Arrays.stream(values()).filter(u -> u.id.equals(plain)).findFirst();

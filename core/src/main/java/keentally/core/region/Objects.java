@@ -86,6 +86,7 @@ public final class Objects implements HoldsBuffers {
         return kept[index];
     }
 
+    /** Whether a region counts as an object; regions are counted from 0. */
     public boolean isKept(int region) {
         return fate[region] == 0;
     }

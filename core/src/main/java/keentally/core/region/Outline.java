@@ -33,6 +33,7 @@ public final class Outline {
         }
     }
 
+    /** The borders of a region, counted from 0, along the sides of its places: the outer one and one for each hole. */
     public static List<Part> of(Regions regions, int region) {
         List<List<int[]>> rings = new ArrayList<>();
         Map<Long, List<int[]>> sides = sides(regions, region);

@@ -13,6 +13,7 @@ public final class RegionBuilder {
     private int count;
     private int owners;
 
+    /** For a picture of so many px. */
     public RegionBuilder(int width, int height) {
         this.width = width;
         this.height = height;

@@ -101,6 +101,7 @@ public final class Regions implements HoldsBuffers {
         }
     }
 
+    /** The smallest box around a region, in px; regions are counted from 0. */
     public Box box(int region) {
         int left = Integer.MAX_VALUE;
         int right = 0;

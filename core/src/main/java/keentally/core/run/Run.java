@@ -20,6 +20,7 @@ public record Run(Method method, Sample sample, List<Station> stations, State la
         stations = List.copyOf(stations);
     }
 
+    /** What a step gave, where it was reached. */
     public Optional<Station> station(String stepId) {
         return stations.stream().filter(s -> s.step().id().equals(stepId)).findFirst();
     }

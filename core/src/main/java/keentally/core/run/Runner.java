@@ -35,12 +35,17 @@ public final class Runner {
         this(workers, cache, References.NONE);
     }
 
+    /**
+     * @param cache keeps what earlier runs gave
+     * @param references where pictures named by a method are read
+     */
     public Runner(Workers workers, StateCache cache, References references) {
         this.workers = workers;
         this.cache = cache;
         this.references = references;
     }
 
+    /** The work of one task, which ends when it is cancelled. */
     public Work work(Cancel cancel) {
         return new Work(workers, cancel);
     }

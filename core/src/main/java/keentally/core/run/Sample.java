@@ -34,10 +34,12 @@ public record Sample(
         return new Sample(key, picture, parts, Field.of(picture.width(), picture.height(), parts), scale, Map.of());
     }
 
+    /** With another scale; empty for none. */
     public Sample with(Optional<Scale> other) {
         return new Sample(key, picture, parts, field, other, hand);
     }
 
+    /** With other hand work, by the id of the step it belongs to. */
     public Sample with(Map<String, HandWork> other) {
         return new Sample(key, picture, parts, field, scale, other);
     }

@@ -17,6 +17,10 @@ public record AreaSetting(String id, Optional<Area> usual, Optional<String> allW
         onlyWhen = List.copyOf(onlyWhen);
     }
 
+    /**
+     * @param usual in the words of a method file, such as {@code 20 px2}
+     * @param onlyWhen all have to hold for the setting to matter
+     */
     public static AreaSetting of(String id, String usual, Condition... onlyWhen) {
         return new AreaSetting(id, Optional.of(Area.of(usual)), Optional.empty(), List.of(onlyWhen));
     }

@@ -16,10 +16,15 @@ public record ChoiceSetting<E extends Enum<E>>(String id, E usual, List<Conditio
         onlyWhen = List.copyOf(onlyWhen);
     }
 
+    /**
+     * @param usual what is chosen at first; its kind gives the list
+     * @param onlyWhen all have to hold for the setting to matter
+     */
     public static <E extends Enum<E>> ChoiceSetting<E> of(String id, E usual, Condition... onlyWhen) {
         return new ChoiceSetting<>(id, usual, List.of(onlyWhen));
     }
 
+    /** The word of a method file for one of the list: {@code LOWER_CASE} becomes {@code lower-case}. */
     public static String word(Enum<?> constant) {
         return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }

@@ -13,18 +13,22 @@ public record Condition(Setting<?> on, List<?> any) {
         any = List.copyOf(any);
     }
 
+    /** Holds where this is chosen. */
     public static <E extends Enum<E>> Condition is(ChoiceSetting<E> on, E one) {
         return new Condition(on, List.of(one));
     }
 
+    /** Holds where this channel is chosen. */
     public static Condition is(ChannelSetting on, String one) {
         return new Condition(on, List.of(one));
     }
 
+    /** Holds where one of the two is chosen. */
     public static <E extends Enum<E>> Condition is(ChoiceSetting<E> on, E one, E other) {
         return new Condition(on, List.of(one, other));
     }
 
+    /** Holds where one of the three is chosen. */
     public static <E extends Enum<E>> Condition is(ChoiceSetting<E> on, E one, E other, E third) {
         return new Condition(on, List.of(one, other, third));
     }

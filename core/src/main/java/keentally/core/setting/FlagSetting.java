@@ -10,6 +10,7 @@ public record FlagSetting(String id, boolean usual, List<Condition> onlyWhen) im
         onlyWhen = List.copyOf(onlyWhen);
     }
 
+    /** @param onlyWhen all have to hold for the setting to matter */
     public static FlagSetting of(String id, boolean usual, Condition... onlyWhen) {
         return new FlagSetting(id, usual, List.of(onlyWhen));
     }

@@ -11,6 +11,10 @@ public record LengthSetting(String id, Length usual, List<Condition> onlyWhen) i
         onlyWhen = List.copyOf(onlyWhen);
     }
 
+    /**
+     * @param usual in the words of a method file, such as {@code 2 px}
+     * @param onlyWhen all have to hold for the setting to matter
+     */
     public static LengthSetting of(String id, String usual, Condition... onlyWhen) {
         return new LengthSetting(id, Length.of(usual), List.of(onlyWhen));
     }

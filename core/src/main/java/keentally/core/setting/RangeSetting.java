@@ -22,11 +22,17 @@ public record RangeSetting(String id, Range usual, boolean wraps, List<Condition
      * @param to included; below {@code from} where the range runs over its end
      */
     public record Range(double from, double to) {
+        /** Whether a value may be one of the ends. */
         public boolean contains(double value) {
             return from <= to ? value >= from && value <= to : value >= from || value <= to;
         }
     }
 
+    /**
+     * @param least the lowest end there can be
+     * @param most the highest
+     * @param onlyWhen all have to hold for the setting to matter
+     */
     public static RangeSetting of(String id, double least, double most, Condition... onlyWhen) {
         return new RangeSetting(id, new Range(least, most), false, List.of(onlyWhen));
     }

@@ -13,6 +13,7 @@ public record Reference(String file, String sha256) {
         }
     }
 
+    /** The same picture, named by another path. */
     public Reference at(String otherFile) {
         return new Reference(otherFile, sha256);
     }

@@ -11,6 +11,7 @@ public record ReferenceSetting(String id, List<Condition> onlyWhen) implements S
         onlyWhen = List.copyOf(onlyWhen);
     }
 
+    /** @param onlyWhen all have to hold for the setting to matter */
     public static ReferenceSetting of(String id, Condition... onlyWhen) {
         return new ReferenceSetting(id, List.of(onlyWhen));
     }

@@ -35,10 +35,12 @@ public final class Values {
         return find(setting).orElseThrow(() -> new IllegalArgumentException("'" + setting.id() + "' is not set"));
     }
 
+    /** Whether the setting was given; otherwise it has its usual value. */
     public boolean isSet(Setting<?> setting) {
         return set.containsKey(setting.id());
     }
 
+    /** With one setting given. */
     public <T> Values with(Setting<T> setting, T value) {
         Map<String, Object> changed = new HashMap<>(set);
         changed.put(setting.id(), value);
@@ -50,6 +52,7 @@ public final class Values {
         return with(setting, setting.read(tree));
     }
 
+    /** With one setting at its usual value again. */
     public Values without(Setting<?> setting) {
         Map<String, Object> changed = new HashMap<>(set);
         changed.remove(setting.id());

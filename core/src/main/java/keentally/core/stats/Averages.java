@@ -27,6 +27,7 @@ public record Averages(
     /** Mean vectors shorter than this point nowhere: rounding alone makes them. */
     private static final double NOWHERE = 1e-9;
 
+    /** Mean and median of values of one unit; values that are no number are left out. */
     public static Averages of(double[] values, Averaging how) {
         double[] known = Arrays.stream(values).filter(v -> !Double.isNaN(v)).toArray();
         if (known.length == 0) {

@@ -30,6 +30,7 @@ public record Bins(double low, double width, long[] counts) {
         return new Bins(low, width, counts);
     }
 
+    /** Where a bin begins, in the unit of the values; bins are counted from 0. */
     public double from(int bin) {
         return low + bin * width;
     }

@@ -206,6 +206,7 @@ public final class Histogram {
         return counts.length;
     }
 
+    /** How many values fell into a bin; bins are counted from 0. */
     public long count(int bin) {
         return counts[bin];
     }

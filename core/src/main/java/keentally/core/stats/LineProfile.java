@@ -10,6 +10,7 @@ import keentally.core.picture.Plane;
  * @param step distance between two values, in pixels; a hair under 1 so that both ends are met
  */
 public record LineProfile(double step, float[] values) {
+    /** Values along a line whose ends are in px, so many that two of them are at most a px apart. */
     public static LineProfile of(Plane plane, Segment line) {
         int steps = Math.max(1, (int) Math.ceil(line.length()));
         float[] values = new float[steps + 1];

@@ -17,6 +17,7 @@ public final class Modes {
 
     private Modes() {}
 
+    /** How many peaks stand apart in a histogram, at least one. */
     public static int count(Histogram h) {
         double low = Percentiles.of(h, 0.001);
         double high = Percentiles.of(h, 0.999);

@@ -9,6 +9,7 @@ import java.util.Optional;
  */
 public record Surface(int order, double[] c) {
 
+    /** The value at a place; x and y from −1 at the left and top to 1 at the right and bottom. */
     public double at(double x, double y) {
         double sum = 0;
         int t = 0;
@@ -32,12 +33,14 @@ public record Surface(int order, double[] c) {
         private double squares;
         private long count;
 
+        /** @param order the highest sum of the powers of x and y */
         public Fit(int order) {
             this.order = order;
             this.terms = new double[(order + 1) * (order + 2) / 2];
             this.sums = new double[terms.length][terms.length + 1];
         }
 
+        /** Counts a place in; x and y from −1 to 1. */
         public void add(double x, double y, double value) {
             int t = 0;
             double px = 1;

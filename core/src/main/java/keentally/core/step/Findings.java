@@ -30,28 +30,34 @@ public final class Findings {
         this.found = found;
     }
 
+    /** With one more at the end. */
     public Findings with(Finding finding) {
         List<Finding> more = new ArrayList<>(found);
         more.add(finding);
         return new Findings(List.copyOf(more));
     }
 
+    /** With a number of things. */
     public Findings count(String name, long counted) {
         return with(new Finding.Count(name, counted));
     }
 
+    /** With a share, in per cent. */
     public Findings percent(String name, double percent) {
         return with(new Finding.Percent(name, percent));
     }
 
+    /** With an area in px²; it is shown in the unit of the results. */
     public Findings area(String name, double px2) {
         return with(new Finding.Area(name, px2));
     }
 
+    /** With a length in px; it is shown in the unit of the results. */
     public Findings distance(String name, double px) {
         return with(new Finding.Distance(name, px));
     }
 
+    /** With a grey value at which something was cut. */
     public Findings cut(String name, double at) {
         return with(new Finding.Cut(name, at));
     }

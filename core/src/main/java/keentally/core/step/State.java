@@ -56,19 +56,23 @@ public record State(
         return new State(picture, picture, field, scale, Optional.empty(), Optional.empty(), Optional.empty(), NOTHING);
     }
 
+    /** The state after a step that makes a picture. */
     public State give(Picture picture) {
         return new State(original, picture, field, scale, phases, mask, objects, aside);
     }
 
+    /** The state after a step that parts the field into phases. */
     public State give(PhaseMap map) {
         return new State(original, current, field, scale, Optional.of(map), Optional.empty(), Optional.empty(), aside);
     }
 
+    /** The state after a step that chooses places. */
     public State give(Mask chosen) {
         return new State(
                 original, current, field, scale, phases, Optional.of(field.clip(chosen)), Optional.empty(), aside);
     }
 
+    /** The state after a step that tells objects apart. */
     public State give(Objects found) {
         return new State(original, current, field, scale, phases, Optional.of(found.mask()), Optional.of(found), aside);
     }

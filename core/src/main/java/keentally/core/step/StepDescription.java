@@ -72,6 +72,7 @@ public record StepDescription(
                         s -> s.required() && s.applies(values) && values.find(s).isEmpty());
     }
 
+    /** The setting of an id, as in a method file. */
     public Optional<Setting<?>> setting(String settingId) {
         return settings.stream().filter(s -> s.id().equals(settingId)).findFirst();
     }

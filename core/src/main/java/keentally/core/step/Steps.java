@@ -55,6 +55,7 @@ public final class Steps {
         return ALL;
     }
 
+    /** The step of an id of the catalogue, such as {@code threshold}. */
     public static Optional<StepDescription> find(String id) {
         return ALL.stream().filter(d -> d.id().equals(id)).findFirst();
     }

@@ -67,6 +67,11 @@ public record Stability(List<At> at, double whole) {
         return k >= h.bins() || h.upperEdge(k) <= cut ? cut : (cut + h.upperEdge(k)) / 2;
     }
 
+    /**
+     * The chosen share of the field, in per cent, with the cut moved.
+     *
+     * @param offset per cent of the range, one of those that were tried
+     */
     public double percent(double offset) {
         return at.stream()
                 .filter(a -> a.offset() == offset)

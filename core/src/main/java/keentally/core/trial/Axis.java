@@ -22,6 +22,13 @@ public record Axis(String id, String label, String usual, Reading reading) {
         List<Variant> read(String text, Values now);
     }
 
+    /**
+     * The settings to try.
+     *
+     * @param text values as typed
+     * @param now the settings of which all others are kept
+     * @throws IllegalArgumentException with a sentence where the text makes no sense
+     */
     public List<Variant> variants(String text, Values now) {
         return reading.read(text, now);
     }

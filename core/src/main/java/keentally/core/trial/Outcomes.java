@@ -1,12 +1,9 @@
 package keentally.core.trial;
 
-import java.util.Arrays;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import keentally.core.picture.Mask;
 import keentally.core.picture.PhaseMap;
-import keentally.core.region.Objects;
-import keentally.core.region.Regions;
 import keentally.core.run.Run;
 import keentally.core.step.Findings;
 import keentally.core.step.Flow;
@@ -45,14 +42,14 @@ public record Outcomes(State state, State judged, double share, double explained
 
     /**
      * Per cent of the field's pixels that are on another side, in another phase, or in another object; not-a-number where these are not
-     * alike. An object is known by its first pixel, so that one that was parted keeps the part that begins it.
+     * alike. Two objects are the same where each is what the other has most in common with.
      */
     public double differs(Outcomes other) {
         State a = judged;
         State b = other.judged;
         double field = b.field().pixels();
         if (a.objects().isPresent() && b.objects().isPresent()) {
-            return 100 * unlike(a.needObjects(), b.needObjects()) / field;
+            return 100 * SameObjects.unlike(a.needObjects(), b.needObjects()) / field;
         }
         if (a.mask().isPresent() && b.mask().isPresent()) {
             return 100 * unlike(a.needMask(), b.needMask()) / field;
@@ -68,43 +65,6 @@ public record Outcomes(State state, State judged, double share, double explained
             count += Long.bitCount(a.words()[i] ^ b.words()[i]);
         }
         return count;
-    }
-
-    private static double unlike(Objects a, Objects b) {
-        int width = a.regions().width();
-        int[] one = new int[width];
-        int[] other = new int[width];
-        int[] firstOfOne = firsts(a.regions());
-        int[] firstOfOther = firsts(b.regions());
-        long count = 0;
-        for (int y = 0; y < a.regions().height(); y++) {
-            owners(a, firstOfOne, y, one);
-            owners(b, firstOfOther, y, other);
-            for (int x = 0; x < width; x++) {
-                count += one[x] != other[x] ? 1 : 0;
-            }
-        }
-        return count;
-    }
-
-    /** The first pixel of each region, counted from 1. */
-    private static int[] firsts(Regions regions) {
-        int[] firsts = new int[regions.count()];
-        for (int i = 0; i < firsts.length; i++) {
-            int run = regions.firstRun(i);
-            firsts[i] = regions.runY(run) * regions.width() + regions.runFrom(run) + 1;
-        }
-        return firsts;
-    }
-
-    /** Of each pixel of a row the first pixel of the kept object that it is in; 0 where it is in none. */
-    private static void owners(Objects of, int[] firsts, int y, int[] into) {
-        Arrays.fill(into, 0);
-        of.regions().rows(y, y + 1, (owner, row, from, to) -> {
-            if (of.isKept(owner)) {
-                Arrays.fill(into, from, to, firsts[owner]);
-            }
-        });
     }
 
     private static double unlike(PhaseMap a, PhaseMap b) {

@@ -46,22 +46,27 @@ public record Layers(
         return of(picture, field, Look.BARE);
     }
 
+    /** With a mask on top. */
     public Layers with(Mask other) {
         return new Layers(picture, field, look, Optional.of(other), objects, phases, change, selected);
     }
 
+    /** With objects on top. */
     public Layers with(Objects of, ObjectColours colours) {
         return new Layers(picture, field, look, mask, Optional.of(new Coloured(of, colours)), phases, change, selected);
     }
 
+    /** With phases on top. */
     public Layers with(PhasePaint paint) {
         return new Layers(picture, field, look, mask, objects, Optional.of(paint), change, selected);
     }
 
+    /** With what a step added and took away. */
     public Layers with(Change other) {
         return new Layers(picture, field, look, mask, objects, phases, Optional.of(other), selected);
     }
 
+    /** With objects marked. */
     public Layers with(Selected other) {
         return new Layers(picture, field, look, mask, objects, phases, change, Optional.of(other));
     }
@@ -71,6 +76,7 @@ public record Layers(
 
     /** What a station did to the mask. */
     public record Change(Mask added, Mask removed) {
+        /** What is in the one and not in the other; of one size. */
         public static Change of(Mask before, Mask after) {
             return new Change(after.minus(before), before.minus(after));
         }

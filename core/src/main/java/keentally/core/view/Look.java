@@ -22,10 +22,12 @@ public record Look(Overlay overlay, Set<Mark> marks, double strength, boolean me
         this(overlay, Set.of(), strength, false);
     }
 
+    /** With mask and objects shown in another way. */
     public Look with(Overlay other) {
         return new Look(other, marks, strength, meanFill);
     }
 
+    /** With one kind of mark left out. */
     public Look without(Mark mark) {
         Set<Mark> fewer = EnumSet.noneOf(Mark.class);
         fewer.addAll(marks);

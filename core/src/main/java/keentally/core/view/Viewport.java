@@ -25,22 +25,33 @@ public record Viewport(double left, double top, double zoom, int width, int heig
         return centred(pictureWidth / 2.0, pictureHeight / 2.0, zoom, width, height);
     }
 
+    /**
+     * A window of so many px of the screen.
+     *
+     * @param x the place of the picture in its middle, in px
+     * @param y the place of the picture in its middle, in px
+     * @param zoom px of the screen for one of the picture
+     */
     public static Viewport centred(double x, double y, double zoom, int width, int height) {
         return new Viewport(x - width / 2.0 / zoom, y - height / 2.0 / zoom, zoom, width, height);
     }
 
+    /** From the window to the picture, both in their own px. */
     public double pictureX(double windowX) {
         return left + windowX / zoom;
     }
 
+    /** From the window to the picture, both in their own px. */
     public double pictureY(double windowY) {
         return top + windowY / zoom;
     }
 
+    /** From the picture to the window, both in their own px. */
     public double windowX(double pictureX) {
         return (pictureX - left) * zoom;
     }
 
+    /** From the picture to the window, both in their own px. */
     public double windowY(double pictureY) {
         return (pictureY - top) * zoom;
     }

@@ -2,6 +2,7 @@ package keentally.core.words;
 
 import java.util.Optional;
 import java.util.ResourceBundle;
+import java.util.regex.MatchResult;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import keentally.core.measure.Column;
@@ -19,30 +20,36 @@ public final class Words {
 
     private Words() {}
 
-    /** {@code Step 3 (fill-holes)}, or an id in quotes, as files and command lines have them. */
-    private static final Pattern IN_FILES =
-            Pattern.compile("Step (?<number>\\d+) \\((?<step>[a-z0-9-]+)\\)|'(?<id>[A-Za-z][A-Za-z0-9-]*)'");
+    /** {@code Step 3 (fill-holes)}, an id in quotes, or a unit after a number, as files and command lines have them. */
+    private static final Pattern IN_FILES = Pattern.compile("Step (?<number>\\d+) \\((?<step>[a-z0-9-]+)\\)"
+            + "|'(?<id>[A-Za-z][A-Za-z0-9-]*)'"
+            + "|(?<=\\d )(?<unit>px|nm|um|mm|cm)(?<square>2?)(?!\\w)");
 
     /**
-     * A sentence that names steps and settings by their ids, which belong to files, in the words that the screen has for them. Ids that no
-     * step or setting has stay as they are, in the quotes of prose.
+     * A sentence that names steps, settings and units by their ids, which belong to files, in the words that the screen has for them. Ids
+     * that no step or setting has stay as they are, in the quotes of prose.
      */
     public static String spoken(String sentence) {
         Matcher named = IN_FILES.matcher(sentence);
         StringBuilder out = new StringBuilder();
         Optional<StepDescription> of = Optional.empty();
         while (named.find()) {
-            String id = named.group("id");
-            if (id == null) {
-                of = Steps.find(named.group("step"));
-                String title = of.map(Words::title).orElse(named.group("step"));
-                named.appendReplacement(
-                        out, Matcher.quoteReplacement("Station " + named.group("number") + ", " + title + ","));
-            } else {
-                named.appendReplacement(out, Matcher.quoteReplacement("“" + spokenId(id, of) + "”"));
-            }
+            of = Optional.ofNullable(named.group("step")).map(Steps::find).orElse(of);
+            named.appendReplacement(out, Matcher.quoteReplacement(spoken(named, of)));
         }
         return named.appendTail(out).toString();
+    }
+
+    private static String spoken(MatchResult named, Optional<StepDescription> of) {
+        if (named.group("step") != null) {
+            return "Station " + named.group("number") + ", "
+                    + of.map(Words::title).orElse(named.group("step")) + ",";
+        }
+        if (named.group("id") != null) {
+            return "“" + spokenId(named.group("id"), of) + "”";
+        }
+        String unit = LengthUnit.find(named.group("unit")).orElseThrow().symbol();
+        return named.group("square").isEmpty() ? unit : unit + "²";
     }
 
     private static String spokenId(String id, Optional<StepDescription> of) {
@@ -58,6 +65,7 @@ public final class Words {
         return step.setting(settingId).map(s -> label(step, s));
     }
 
+    /** What people call a step. */
     public static String title(StepDescription step) {
         return text("step." + step.id() + ".title");
     }
@@ -77,6 +85,7 @@ public final class Words {
         return text("step." + step.id() + ".headline");
     }
 
+    /** What people call a setting of a step. */
     public static String label(StepDescription step, Setting<?> setting) {
         return text("step." + step.id() + "." + setting.id());
     }
@@ -93,6 +102,7 @@ public final class Words {
         return find("step." + step.id() + "." + setting.id() + "." + ChoiceSetting.word(constant) + ".help");
     }
 
+    /** What people call a measure. */
     public static String title(Measure measure) {
         return text("measure." + measure.id() + ".title");
     }
@@ -119,10 +129,12 @@ public final class Words {
         };
     }
 
+    /** How a measure is worked out, in a sentence. */
     public static String definition(Measure measure) {
         return text("measure." + measure.id() + ".definition");
     }
 
+    /** Where a measure's definition comes from. */
     public static String source(Measure measure) {
         return text("measure." + measure.id() + ".source");
     }

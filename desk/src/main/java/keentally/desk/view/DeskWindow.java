@@ -10,8 +10,6 @@ import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.ToggleButton;
-import javafx.scene.control.ToggleGroup;
 import javafx.scene.input.Dragboard;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
@@ -65,8 +63,9 @@ public final class DeskWindow {
     private final Region stationSide;
     private final TakeAway take;
     private final ObjectsPane objects;
-    private final ToggleButton benchWord = word("bench");
-    private final ToggleButton objectsWord = word("objects");
+    private final DeskView bench;
+    private final DeskView table;
+    private final Rail rail;
     private final Preferences preferences;
     private final TrialSheet trials;
     private final StarterSheet starters;
@@ -95,7 +94,7 @@ public final class DeskWindow {
         this.stationSide = new VBox(panel, station.footer());
         this.trials = new TrialSheet(desk, stageModel, take::sheet);
         trials.isOpen().addListener((o, was, is) -> {
-            show(benchWord);
+            showBench();
             if (!is) {
                 stage.requestFocus();
             }
@@ -109,7 +108,11 @@ public final class DeskWindow {
         this.objects = new ObjectsPane(desk, take.menu(), take::spread);
         root.getStyleClass().add("desk");
         root.setTop(new DeskMenus(this, desk, stageModel, picture).bar());
-        root.setLeft(rail());
+        this.bench = new DeskView(
+                "bench", PANEL_WIDTH, false, () -> {}, () -> trials.isOpen().get() ? trials.panel() : stationSide);
+        this.table = new DeskView("objects", TABLE_WIDTH, true, trials::close, () -> objects);
+        this.rail = new Rail(List.of(bench, table), this::stand);
+        root.setLeft(rail);
         root.setCenter(middle());
         root.setBottom(new StatusLine(desk, stageModel, waysOut()));
         Scene scene = new Scene(root, preferences.width(), preferences.height());
@@ -129,7 +132,7 @@ public final class DeskWindow {
         retitle();
         new Keys(this, desk, stageModel).listen(scene);
         acceptDrops(scene);
-        show(benchWord);
+        showBench();
     }
 
     private Region middle() {
@@ -154,51 +157,26 @@ public final class DeskWindow {
         return hint;
     }
 
-    private VBox rail() {
-        ToggleGroup group = new ToggleGroup();
-        VBox rail = new VBox();
-        rail.getStyleClass().add("rail");
-        for (ToggleButton word : List.of(benchWord, objectsWord)) {
-            word.setToggleGroup(group);
-            word.setOnAction(e -> show(word));
-            rail.getChildren().add(word);
-        }
-        return rail;
-    }
-
-    private static ToggleButton word(String view) {
-        ToggleButton word = new ToggleButton(Texts.of("view." + view));
-        word.setId("view-" + view);
-        word.getStyleClass().setAll("rail-word");
-        return word;
-    }
-
-    private void show(ToggleButton word) {
-        word.setSelected(true);
-        boolean table = word == objectsWord;
-        if (table) {
-            trials.close();
-        }
-        Region shown = table ? objects : trials.isOpen().get() ? trials.panel() : stationSide;
-        double width = table ? TABLE_WIDTH : PANEL_WIDTH;
-        side.setMinWidth(width);
-        side.setPrefWidth(width);
-        side.setMaxWidth(width);
-        side.getChildren().setAll(shown);
-        stageModel.atEnd().set(table);
+    /** Stands before the picture in a view. */
+    private void stand(DeskView view) {
+        side.setMinWidth(view.width());
+        side.setPrefWidth(view.width());
+        side.setMaxWidth(view.width());
+        side.getChildren().setAll(view.side().get());
+        stageModel.atEnd().set(view.atEnd());
     }
 
     void showBench() {
-        show(benchWord);
+        rail.show(bench);
     }
 
     void showObjects() {
-        show(objectsWord);
+        rail.show(table);
     }
 
     void showObjects(ObjectsPane.Together how) {
         objects.see(how);
-        show(objectsWord);
+        showObjects();
     }
 
     StageView stage() {

@@ -24,6 +24,7 @@ import keentally.core.stats.Histogram;
 public record Generalised(double nu, double tau, double kappa, double omega) {
     public static final Generalised USUAL = new Generalised(1, 10, 0, 0.5);
 
+    /** The upper edge of the best bin to cut after, in grey values; empty where fewer than two bins are occupied. */
     public OptionalDouble cut(Histogram h) {
         Sums sums = new Sums(h, 0);
         double n = sums.n;

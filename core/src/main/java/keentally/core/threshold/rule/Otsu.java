@@ -25,6 +25,7 @@ public final class Otsu {
 
     private Otsu() {}
 
+    /** The upper edge of the best bin to cut after, in grey values; empty where fewer than two bins are occupied. */
     public static OptionalDouble cut(Histogram histogram) {
         long n = histogram.total();
         long all = 0;

@@ -1,0 +1,15 @@
+package keentally.desk.view;
+
+import java.util.function.Supplier;
+import javafx.scene.layout.Region;
+
+/**
+ * A way to stand before the picture: a word on the rail, and what is at the right of the stage while it is chosen.
+ *
+ * @param id names the word in the texts, {@code view.ID}
+ * @param width how wide the side is, in pixels of the screen
+ * @param atEnd whether the stage shows the end of the method, whatever station is chosen
+ * @param entering what has to be put away before the view is seen
+ * @param side what stands at the right; asked for each time the view is shown
+ */
+record DeskView(String id, double width, boolean atEnd, Runnable entering, Supplier<Region> side) {}
