@@ -1,7 +1,9 @@
 package keentally.core.view;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
-import java.util.Set;
+import java.util.function.Predicate;
 import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
 import keentally.core.region.Objects;
@@ -11,34 +13,17 @@ import keentally.core.region.Objects;
  *
  * @param picture the ground
  * @param field what lies outside is dimmed
- * @param look how mask and objects are shown
- * @param mask tinted, where there is one
- * @param objects outlined and marked, where there are any
- * @param phases painted over the ground, where there are any
- * @param change hatched, where there is one
- * @param selected what is shown as selected, whatever else is shown
+ * @param look how what is laid on the ground is shown
+ * @param on what is laid on the ground, the lowest first
  */
-public record Layers(
-        Pyramid picture,
-        Field field,
-        Look look,
-        Optional<Mask> mask,
-        Optional<Coloured> objects,
-        Optional<PhasePaint> phases,
-        Optional<Change> change,
-        Optional<Selected> selected) {
+public record Layers(Pyramid picture, Field field, Look look, List<Layer> on) {
+    public Layers {
+        on = List.copyOf(on);
+    }
 
     /** The picture, and how what is laid on it is to be shown. */
     public static Layers of(Pyramid picture, Field field, Look look) {
-        return new Layers(
-                picture,
-                field,
-                look,
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty());
+        return new Layers(picture, field, look, List.of());
     }
 
     /** The picture alone. */
@@ -46,46 +31,30 @@ public record Layers(
         return of(picture, field, Look.BARE);
     }
 
+    /** With one more on top. */
+    public Layers with(Layer top) {
+        List<Layer> more = new ArrayList<>(on);
+        more.add(top);
+        return new Layers(picture, field, look, more);
+    }
+
     /** With a mask on top. */
-    public Layers with(Mask other) {
-        return new Layers(picture, field, look, Optional.of(other), objects, phases, change, selected);
+    public Layers with(Mask mask) {
+        return with(new Layer.Chosen(mask));
     }
 
     /** With objects on top. */
-    public Layers with(Objects of, ObjectColours colours) {
-        return new Layers(picture, field, look, mask, Optional.of(new Coloured(of, colours)), phases, change, selected);
+    public Layers with(Objects objects, ObjectColours colours) {
+        return with(new Layer.Coloured(objects, colours));
     }
 
-    /** With phases on top. */
-    public Layers with(PhasePaint paint) {
-        return new Layers(picture, field, look, mask, objects, Optional.of(paint), change, selected);
+    /** Some of the layers, looked at in another way. */
+    public Layers only(Predicate<Layer> which, Look other) {
+        return new Layers(picture, field, other, on.stream().filter(which).toList());
     }
 
-    /** With what a step added and took away. */
-    public Layers with(Change other) {
-        return new Layers(picture, field, look, mask, objects, phases, Optional.of(other), selected);
-    }
-
-    /** With objects marked. */
-    public Layers with(Selected other) {
-        return new Layers(picture, field, look, mask, objects, phases, change, Optional.of(other));
-    }
-
-    /** Objects and the colours they are drawn in. */
-    public record Coloured(Objects objects, ObjectColours colours) {}
-
-    /** What a station did to the mask. */
-    public record Change(Mask added, Mask removed) {
-        /** What is in the one and not in the other; of one size. */
-        public static Change of(Mask before, Mask after) {
-            return new Change(after.minus(before), before.minus(after));
-        }
-    }
-
-    /** Some of the regions of some objects. */
-    public record Selected(Objects of, Set<Integer> regions) {
-        public Selected {
-            regions = Set.copyOf(regions);
-        }
+    /** The lowest of a kind. */
+    public <L extends Layer> Optional<L> find(Class<L> kind) {
+        return on.stream().filter(kind::isInstance).map(kind::cast).findFirst();
     }
 }

@@ -20,7 +20,7 @@ final class MarkPainter {
         this.regions = regions;
     }
 
-    static void paint(int[] buffer, Viewport view, Layers.Coloured objects, Look look) {
+    static void paint(int[] buffer, Viewport view, Layer.Coloured objects, Look look) {
         Objects all = objects.objects();
         MarkPainter painter = new MarkPainter(buffer, view, all.regions());
         for (int i = 0; i < all.count(); i++) {

@@ -4,12 +4,12 @@ import java.util.Arrays;
 import keentally.core.picture.PhaseMap;
 
 /**
- * How phases are painted.
+ * Phases, and how they are painted.
  *
  * @param inks one a phase; 0 for a phase that is switched off, through which the ground is seen
  * @param outlines whether only the borders between phases are drawn, on the ground
  */
-public record PhasePaint(PhaseMap map, int[] inks, boolean outlines) {
+public record PhasePaint(PhaseMap map, int[] inks, boolean outlines) implements Layer {
     public PhasePaint {
         inks = inks.clone();
         if (inks.length < map.names().size()) {

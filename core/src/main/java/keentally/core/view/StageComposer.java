@@ -1,9 +1,8 @@
 package keentally.core.view;
 
 import java.util.Arrays;
-import java.util.List;
+import java.util.Optional;
 import keentally.core.picture.Mask;
-import keentally.core.picture.Plane;
 import keentally.core.region.Objects;
 import keentally.core.work.Work;
 
@@ -20,8 +19,15 @@ public final class StageComposer {
     private static final int SELECTED_FILL = 90;
 
     private final Layers layers;
+    private final Look look;
+    private final Optional<Layer.Coloured> objects;
+
+    /** Whether nothing but a mask is looked at, in white on black. */
+    private final boolean maskAlone;
+
     private final Viewport view;
     private final int[] buffer;
+    private final GroundPainter ground;
 
     /** The picture columns that each window column spans, at least one. */
     private final int[] lefts;
@@ -32,10 +38,15 @@ public final class StageComposer {
 
     private StageComposer(Layers layers, Viewport view) {
         this.layers = layers;
+        this.look = layers.look();
+        this.objects = layers.find(Layer.Coloured.class);
+        this.maskAlone = look.overlay() == Look.Overlay.MASK
+                && layers.find(Layer.Chosen.class).isPresent();
         this.view = view;
         this.width = view.width();
         this.height = view.height();
         this.buffer = new int[width * height];
+        this.ground = new GroundPainter(buffer, view, layers.picture());
         this.lefts = new int[width];
         this.rights = new int[width];
         int last = layers.picture().width();
@@ -49,16 +60,50 @@ public final class StageComposer {
     public static int[] compose(Layers layers, Viewport view, Work work) {
         StageComposer composer = new StageComposer(layers, view);
         work.bands(view.height(), composer::paintRows);
-        if (layers.look().overlay() == Look.Overlay.OUTLINES || layers.look().overlay() == Look.Overlay.FILL) {
-            composer.outlines(work);
-        }
-        layers.phases()
-                .filter(p -> p.outlines() && layers.look().overlay() != Look.Overlay.BARE)
-                .ifPresent(p -> composer.borders(p, work));
-        layers.selected().ifPresent(selected -> composer.select(selected, work));
-        layers.objects().ifPresent(o -> MarkPainter.paint(composer.buffer, view, o, layers.look()));
+        layers.on().forEach(layer -> composer.lines(layer, work));
+        composer.objects.ifPresent(o -> MarkPainter.paint(composer.buffer, view, o, layers.look()));
         ValuePainter.paint(composer.buffer, view, layers.picture().level(0));
         return composer.buffer;
+    }
+
+    /** What a layer puts over a row of the ground. */
+    private void wash(Layer layer, int j, int y, int[] columns) {
+        boolean bare = look.overlay() == Look.Overlay.BARE;
+        switch (layer) {
+            case Layer.Chosen chosen when maskAlone -> tint(j, chosen.mask(), Pattern.WHITE, 256, columns);
+            case Layer.Chosen chosen
+            when !bare -> {
+                boolean filled = look.overlay() == Look.Overlay.FILL && objects.isPresent();
+                int opacity = filled ? 0 : (int) Math.round(256 * look.strength());
+                tint(j, chosen.mask(), Pattern.MASK, opacity, columns);
+            }
+            case PhasePaint paint when !bare && !paint.outlines() -> fill(j, y, paint, columns);
+            case Layer.Change change
+            when look.has(Look.Mark.CHANGES) -> {
+                tint(j, change.added(), Pattern.ADDED, 256, columns);
+                tint(j, change.removed(), Pattern.REMOVED, 256, columns);
+            }
+            case Layer.Chosen c -> {}
+            case PhasePaint p -> {}
+            case Layer.Change c -> {}
+            case Layer.Coloured c -> {}
+            case Layer.Selected s -> {}
+        }
+    }
+
+    /** What a layer draws when all rows are there. */
+    private void lines(Layer layer, Work work) {
+        boolean outlined = look.overlay() == Look.Overlay.OUTLINES || look.overlay() == Look.Overlay.FILL;
+        switch (layer) {
+            case Layer.Chosen chosen when outlined && objects.isEmpty() -> maskOutlines(chosen.mask(), work);
+            case Layer.Coloured coloured when outlined -> outlines(coloured, work);
+            case PhasePaint paint when paint.outlines() && look.overlay() != Look.Overlay.BARE -> borders(paint, work);
+            case Layer.Selected selected -> select(selected, work);
+            case Layer.Chosen c -> {}
+            case Layer.Coloured c -> {}
+            case PhasePaint p -> {}
+            case Layer.Change c -> {}
+        }
     }
 
     private void paintRows(int from, int to) {
@@ -75,26 +120,12 @@ public final class StageComposer {
     }
 
     private void paintRow(int j, int y, int[] columns) {
-        Look look = layers.look();
-        if (look.overlay() == Look.Overlay.MASK && layers.mask().isPresent()) {
+        if (maskAlone) {
             Arrays.fill(buffer, j * width, (j + 1) * width, 0xff000000);
-            tint(j, layers.mask().get(), Pattern.WHITE, 256, columns);
         } else {
-            ground(j, y, columns);
-            if (look.overlay() != Look.Overlay.BARE) {
-                layers.phases().filter(p -> !p.outlines()).ifPresent(p -> fill(j, y, p, columns));
-                boolean filled =
-                        look.overlay() == Look.Overlay.FILL && layers.objects().isPresent();
-                int opacity = filled ? 0 : (int) Math.round(256 * look.strength());
-                layers.mask().ifPresent(mask -> tint(j, mask, Pattern.MASK, opacity, columns));
-            }
+            ground.row(j, y, columns);
         }
-        if (look.has(Look.Mark.CHANGES)) {
-            layers.change().ifPresent(change -> {
-                tint(j, change.added(), Pattern.ADDED, 256, columns);
-                tint(j, change.removed(), Pattern.REMOVED, 256, columns);
-            });
-        }
+        layers.on().forEach(layer -> wash(layer, j, y, columns));
         layers.field().inside().ifPresent(inside -> dimOutside(j, y, inside, columns));
     }
 
@@ -114,101 +145,6 @@ public final class StageComposer {
                 buffer[j * width + i] = Inks.SURROUND;
             }
         }
-    }
-
-    private void ground(int j, int y, int[] columns) {
-        Pyramid picture = layers.picture();
-        int level = Math.clamp((int) Math.floor(-Math.log(view.zoom()) / Math.log(2)), 0, picture.top());
-        List<Plane> planes = picture.level(level);
-        int row = Math.min(y >> level, planes.getFirst().height() - 1);
-        int last = planes.getFirst().width() - 1;
-        List<Shade> shades = picture.shades();
-        if (picture.inks().isPresent()) {
-            dyed(j, planes, picture.inks().get(), row, level, last, columns);
-        } else if (shades.size() == 1 && shades.getFirst().isGrey()) {
-            grey(j, planes.getFirst(), row, level, last, columns);
-        } else if (picture.isPlainColour()) {
-            colour(j, planes, row, level, last, columns);
-        } else {
-            mixed(j, planes, row, level, last, columns);
-        }
-    }
-
-    private void grey(int j, Plane plane, int row, int level, int last, int[] columns) {
-        double black = layers.picture().tone().black();
-        double gain = 255 / (layers.picture().tone().white() - black);
-        for (int i = 0; i < width; i++) {
-            if (columns[i] >= 0) {
-                int grey = tone(plane.at(Math.min(columns[i] >> level, last), row), black, gain);
-                buffer[j * width + i] = 0xff000000 | grey << 16 | grey << 8 | grey;
-            }
-        }
-    }
-
-    private void colour(int j, List<Plane> planes, int row, int level, int last, int[] columns) {
-        double black = layers.picture().tone().black();
-        double gain = 255 / (layers.picture().tone().white() - black);
-        for (int i = 0; i < width; i++) {
-            if (columns[i] >= 0) {
-                int x = Math.min(columns[i] >> level, last);
-                int red = tone(planes.get(0).at(x, row), black, gain);
-                int green = tone(planes.get(1).at(x, row), black, gain);
-                int blue = tone(planes.get(2).at(x, row), black, gain);
-                buffer[j * width + i] = 0xff000000 | red << 16 | green << 8 | blue;
-            }
-        }
-    }
-
-    /** Channels in their own colours, added up as lights are. */
-    private void mixed(int j, List<Plane> planes, int row, int level, int last, int[] columns) {
-        double[] sum = new double[3 * width];
-        for (int c = 0; c < planes.size(); c++) {
-            Shade shade = layers.picture().shades().get(c);
-            double black = shade.tone().black();
-            double gain = 255 / (shade.tone().white() - black);
-            for (int i = 0; i < width; i++) {
-                if (columns[i] >= 0) {
-                    int value = tone(planes.get(c).at(Math.min(columns[i] >> level, last), row), black, gain);
-                    sum[3 * i] += value * shade.red();
-                    sum[3 * i + 1] += value * shade.green();
-                    sum[3 * i + 2] += value * shade.blue();
-                }
-            }
-        }
-        for (int i = 0; i < width; i++) {
-            if (columns[i] >= 0) {
-                int red = (int) Math.min(255, sum[3 * i]);
-                int green = (int) Math.min(255, sum[3 * i + 1]);
-                int blue = (int) Math.min(255, sum[3 * i + 2]);
-                buffer[j * width + i] = 0xff000000 | red << 16 | green << 8 | blue;
-            }
-        }
-    }
-
-    /** White light through dyes that lie on top of each other. */
-    private void dyed(int j, List<Plane> planes, int[] inks, int row, int level, int last, int[] columns) {
-        double[] density = new double[3 * width];
-        for (int d = 0; d < planes.size(); d++) {
-            for (int c = 0; c < 3; c++) {
-                double each = -Math.log(Math.max(1, inks[d] >> 16 - 8 * c & 0xff) / 255.0);
-                for (int i = 0; each > 0 && i < width; i++) {
-                    if (columns[i] >= 0) {
-                        density[3 * i + c] += each * planes.get(d).at(Math.min(columns[i] >> level, last), row);
-                    }
-                }
-            }
-        }
-        for (int i = 0; i < width; i++) {
-            int colour = 0xff;
-            for (int c = 0; c < 3; c++) {
-                colour = colour << 8 | Math.clamp(Math.round(255 * Math.exp(-density[3 * i + c])), 0, 255);
-            }
-            buffer[j * width + i] = columns[i] >= 0 ? colour : buffer[j * width + i];
-        }
-    }
-
-    private static int tone(float value, double black, double gain) {
-        return Math.clamp(Math.round((value - black) * gain), 0, 255);
     }
 
     private void fill(int j, int y, PhasePaint paint, int[] columns) {
@@ -304,18 +240,12 @@ public final class StageComposer {
         }
     }
 
-    private void outlines(Work work) {
-        if (layers.objects().isEmpty()) {
-            layers.mask().ifPresent(mask -> maskOutlines(mask, work));
-            return;
-        }
-        Objects objects = layers.objects().get().objects();
-        int[] raster = RegionRaster.of(objects.regions(), view, work);
-        ObjectColours colours = layers.objects().get().colours();
-        boolean filled = layers.look().overlay() == Look.Overlay.FILL;
-        int opacity = layers.look().meanFill()
-                ? 256
-                : (int) Math.round(256 * layers.look().strength());
+    private void outlines(Layer.Coloured coloured, Work work) {
+        Objects of = coloured.objects();
+        int[] raster = RegionRaster.of(of.regions(), view, work);
+        ObjectColours colours = coloured.colours();
+        boolean filled = look.overlay() == Look.Overlay.FILL;
+        int opacity = look.meanFill() ? 256 : (int) Math.round(256 * look.strength());
         int thick = view.zoom() >= 2 ? 2 : 1;
         work.bands(height, (from, to) -> {
             for (int j = from; j < to; j++) {
@@ -324,12 +254,12 @@ public final class StageComposer {
                     if (region < 0) {
                         continue;
                     }
-                    if (filled && objects.isKept(region)) {
+                    if (filled && of.isKept(region)) {
                         buffer[j * width + i] = Inks.mix(buffer[j * width + i], colours.of(region), opacity);
                     }
                     if (isEdge(raster, i, j, thick)) {
-                        boolean dotted = !objects.isKept(region) && (i + j & 3) > 1;
-                        int ink = objects.isKept(region) ? colours.of(region) : Inks.GHOST;
+                        boolean dotted = !of.isKept(region) && (i + j & 3) > 1;
+                        int ink = of.isKept(region) ? colours.of(region) : Inks.GHOST;
                         buffer[j * width + i] = dotted ? buffer[j * width + i] : ink;
                     }
                 }
@@ -337,7 +267,7 @@ public final class StageComposer {
         });
     }
 
-    private void select(Layers.Selected selected, Work work) {
+    private void select(Layer.Selected selected, Work work) {
         int[] raster = RegionRaster.of(selected.of().regions(), view, work);
         work.bands(height, (from, to) -> {
             for (int at = from * width; at < to * width; at++) {

@@ -31,7 +31,7 @@ class StageComposerTest {
     private static Layers layers(Mask mask, Look look, Set<Integer> selected) {
         Objects objects = Objects.of(Labeller.regions(mask, Neighbours.EIGHT, Work.alone()));
         Layers layers = Layers.of(PYRAMID, FIELD, look).with(mask).with(objects, ObjectColours.of(objects));
-        return selected.isEmpty() ? layers : layers.with(new Layers.Selected(objects, selected));
+        return selected.isEmpty() ? layers : layers.with(new Layer.Selected(objects, selected));
     }
 
     private static Layers layers(Mask mask, Look.Overlay overlay, double strength, Set<Integer> selected) {
@@ -161,7 +161,7 @@ class StageComposerTest {
     void whatAStationAddedIsHatchedAndWhatItTookAwayDotted() {
         Mask before = block();
         Mask after = Field.within(new Rectangle(44, 30, 20, 6), W, H);
-        Layers changed = Layers.of(PYRAMID, FIELD, marked(Look.Mark.CHANGES)).with(Layers.Change.of(before, after));
+        Layers changed = Layers.of(PYRAMID, FIELD, marked(Look.Mark.CHANGES)).with(Layer.Change.of(before, after));
         int[] out = StageComposer.compose(changed, new Viewport(0, 0, 1, W, H), Work.alone());
         int[] added = IntStream.range(0, 16 * 6)
                 .map(i -> out[(30 + i / 16) * W + 48 + i % 16])
@@ -195,7 +195,7 @@ class StageComposerTest {
     @Test
     void threadsMakeNoDifference() {
         Layers layers = layers(new Chance(9).mask(W, H), marked(Look.Mark.values()), Set.of(2, 3))
-                .with(Layers.Change.of(new Chance(10).mask(W, H), new Chance(11).mask(W, H)));
+                .with(Layer.Change.of(new Chance(10).mask(W, H), new Chance(11).mask(W, H)));
         Viewport view = new Viewport(-10, 5, 0.7, 220, 160);
         int[] alone = StageComposer.compose(layers, view, Work.alone());
         try (Workers workers = Workers.of(4)) {

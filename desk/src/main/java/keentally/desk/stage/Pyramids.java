@@ -9,7 +9,7 @@ import keentally.core.picture.Mask;
 import keentally.core.picture.PhaseMap;
 import keentally.core.picture.Picture;
 import keentally.core.region.Objects;
-import keentally.core.view.Layers;
+import keentally.core.view.Layer;
 import keentally.core.view.ObjectColours;
 import keentally.core.view.PhasePaint;
 import keentally.core.view.Pyramid;
@@ -90,12 +90,12 @@ final class Pyramids {
 
     private Mask changedFrom;
     private Mask changedTo;
-    private Layers.Change change;
+    private Layer.Change change;
 
     /** What became of a mask; the last one is kept. */
-    Layers.Change change(Mask before, Mask after) {
+    Layer.Change change(Mask before, Mask after) {
         if (before != changedFrom || after != changedTo) {
-            change = Layers.Change.of(before, after);
+            change = Layer.Change.of(before, after);
             changedFrom = before;
             changedTo = after;
         }

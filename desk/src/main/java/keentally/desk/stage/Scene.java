@@ -10,6 +10,7 @@ import keentally.core.region.Objects;
 import keentally.core.step.Flow;
 import keentally.core.step.State;
 import keentally.core.view.Contrast;
+import keentally.core.view.Layer;
 import keentally.core.view.Layers;
 import keentally.core.view.Look;
 import keentally.core.view.ObjectColours;
@@ -32,7 +33,7 @@ record Scene(
         State state,
         Optional<Mask> before,
         Look look,
-        Optional<Layers.Selected> selected,
+        Optional<Layer.Selected> selected,
         Viewport view,
         Optional<Lens> lens,
         Seen seen,

@@ -31,6 +31,7 @@ import keentally.core.run.Run;
 import keentally.core.run.Sample;
 import keentally.core.step.Flow;
 import keentally.core.step.State;
+import keentally.core.view.Layer;
 import keentally.core.view.Layers;
 import keentally.core.view.Look;
 import keentally.core.view.Viewport;
@@ -368,11 +369,11 @@ public final class StageView extends Region {
     }
 
     /** Selected objects belong to the end of the method, and are shown at every station but never on the bare picture. */
-    private Optional<Layers.Selected> selected() {
+    private Optional<Layer.Selected> selected() {
         Set<Integer> regions = desk.selection().get();
         return regions.isEmpty() || model.bare().get()
                 ? Optional.empty()
-                : finalObjects().map(objects -> new Layers.Selected(objects, regions));
+                : finalObjects().map(objects -> new Layer.Selected(objects, regions));
     }
 
     private Optional<State> finalState() {

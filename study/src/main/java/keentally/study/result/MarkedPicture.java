@@ -5,12 +5,12 @@ import java.nio.file.Path;
 import java.util.Base64;
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
 import java.util.Set;
 import keentally.core.geometry.Point;
 import keentally.core.region.Objects;
 import keentally.core.region.Outline;
 import keentally.core.region.Regions;
+import keentally.core.view.Layer;
 import keentally.core.view.Layers;
 import keentally.core.view.Look;
 import keentally.core.view.StageComposer;
@@ -60,15 +60,8 @@ public final class MarkedPicture {
                 look.marks().contains(Look.Mark.CHANGES) ? Set.of(Look.Mark.CHANGES) : Set.of(),
                 look.overlay() == Look.Overlay.FILL ? 0 : look.strength(),
                 false);
-        Layers ground = new Layers(
-                layers.picture(),
-                layers.field(),
-                under,
-                layers.mask(),
-                Optional.empty(),
-                layers.phases(),
-                layers.change(),
-                Optional.empty());
+        Layers ground =
+                layers.only(layer -> !(layer instanceof Layer.Coloured || layer instanceof Layer.Selected), under);
         byte[] png = PictureWriter.pngBytes(width, height, painted(ground));
         StringBuilder svg = new StringBuilder();
         svg.append("<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"")
@@ -86,11 +79,11 @@ public final class MarkedPicture {
                 .append("\" href=\"data:image/png;base64,")
                 .append(Base64.getEncoder().encodeToString(png))
                 .append("\"/>\n");
-        layers.objects().ifPresent(objects -> objects(svg, objects, outlined));
+        layers.find(Layer.Coloured.class).ifPresent(objects -> objects(svg, objects, outlined));
         return svg.append("</svg>\n").toString();
     }
 
-    private void objects(StringBuilder svg, Layers.Coloured coloured, boolean outlined) {
+    private void objects(StringBuilder svg, Layer.Coloured coloured, boolean outlined) {
         Objects objects = coloured.objects();
         Look look = layers.look();
         for (int i = 0; i < objects.count(); i++) {

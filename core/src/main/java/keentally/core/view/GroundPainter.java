@@ -1,0 +1,118 @@
+package keentally.core.view;
+
+import java.util.List;
+import keentally.core.picture.Plane;
+
+/** The picture itself in a buffer, row by row: grey, colour, channels as lights, or dyes on white light. */
+final class GroundPainter {
+    private final int[] buffer;
+    private final int width;
+    private final Viewport view;
+    private final Pyramid picture;
+
+    GroundPainter(int[] buffer, Viewport view, Pyramid picture) {
+        this.buffer = buffer;
+        this.width = view.width();
+        this.view = view;
+        this.picture = picture;
+    }
+
+    /**
+     * @param j the row of the window
+     * @param y the row of the picture under it
+     * @param columns the column of the picture under each of the window's; −1 beside the picture
+     */
+    void row(int j, int y, int[] columns) {
+        int level = Math.clamp((int) Math.floor(-Math.log(view.zoom()) / Math.log(2)), 0, picture.top());
+        List<Plane> planes = picture.level(level);
+        int row = Math.min(y >> level, planes.getFirst().height() - 1);
+        int last = planes.getFirst().width() - 1;
+        List<Shade> shades = picture.shades();
+        if (picture.inks().isPresent()) {
+            dyed(j, planes, picture.inks().get(), row, level, last, columns);
+        } else if (shades.size() == 1 && shades.getFirst().isGrey()) {
+            grey(j, planes.getFirst(), row, level, last, columns);
+        } else if (picture.isPlainColour()) {
+            colour(j, planes, row, level, last, columns);
+        } else {
+            mixed(j, planes, row, level, last, columns);
+        }
+    }
+
+    private void grey(int j, Plane plane, int row, int level, int last, int[] columns) {
+        double black = picture.tone().black();
+        double gain = 255 / (picture.tone().white() - black);
+        for (int i = 0; i < width; i++) {
+            if (columns[i] >= 0) {
+                int grey = tone(plane.at(Math.min(columns[i] >> level, last), row), black, gain);
+                buffer[j * width + i] = 0xff000000 | grey << 16 | grey << 8 | grey;
+            }
+        }
+    }
+
+    private void colour(int j, List<Plane> planes, int row, int level, int last, int[] columns) {
+        double black = picture.tone().black();
+        double gain = 255 / (picture.tone().white() - black);
+        for (int i = 0; i < width; i++) {
+            if (columns[i] >= 0) {
+                int x = Math.min(columns[i] >> level, last);
+                int red = tone(planes.get(0).at(x, row), black, gain);
+                int green = tone(planes.get(1).at(x, row), black, gain);
+                int blue = tone(planes.get(2).at(x, row), black, gain);
+                buffer[j * width + i] = 0xff000000 | red << 16 | green << 8 | blue;
+            }
+        }
+    }
+
+    /** Channels in their own colours, added up as lights are. */
+    private void mixed(int j, List<Plane> planes, int row, int level, int last, int[] columns) {
+        double[] sum = new double[3 * width];
+        for (int c = 0; c < planes.size(); c++) {
+            Shade shade = picture.shades().get(c);
+            double black = shade.tone().black();
+            double gain = 255 / (shade.tone().white() - black);
+            for (int i = 0; i < width; i++) {
+                if (columns[i] >= 0) {
+                    int value = tone(planes.get(c).at(Math.min(columns[i] >> level, last), row), black, gain);
+                    sum[3 * i] += value * shade.red();
+                    sum[3 * i + 1] += value * shade.green();
+                    sum[3 * i + 2] += value * shade.blue();
+                }
+            }
+        }
+        for (int i = 0; i < width; i++) {
+            if (columns[i] >= 0) {
+                int red = (int) Math.min(255, sum[3 * i]);
+                int green = (int) Math.min(255, sum[3 * i + 1]);
+                int blue = (int) Math.min(255, sum[3 * i + 2]);
+                buffer[j * width + i] = 0xff000000 | red << 16 | green << 8 | blue;
+            }
+        }
+    }
+
+    /** White light through dyes that lie on top of each other. */
+    private void dyed(int j, List<Plane> planes, int[] inks, int row, int level, int last, int[] columns) {
+        double[] density = new double[3 * width];
+        for (int d = 0; d < planes.size(); d++) {
+            for (int c = 0; c < 3; c++) {
+                double each = -Math.log(Math.max(1, inks[d] >> 16 - 8 * c & 0xff) / 255.0);
+                for (int i = 0; each > 0 && i < width; i++) {
+                    if (columns[i] >= 0) {
+                        density[3 * i + c] += each * planes.get(d).at(Math.min(columns[i] >> level, last), row);
+                    }
+                }
+            }
+        }
+        for (int i = 0; i < width; i++) {
+            int colour = 0xff;
+            for (int c = 0; c < 3; c++) {
+                colour = colour << 8 | Math.clamp(Math.round(255 * Math.exp(-density[3 * i + c])), 0, 255);
+            }
+            buffer[j * width + i] = columns[i] >= 0 ? colour : buffer[j * width + i];
+        }
+    }
+
+    private static int tone(float value, double black, double gain) {
+        return Math.clamp(Math.round((value - black) * gain), 0, 255);
+    }
+}

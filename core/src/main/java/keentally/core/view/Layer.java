@@ -1,0 +1,33 @@
+package keentally.core.view;
+
+import java.util.Set;
+import keentally.core.picture.Mask;
+import keentally.core.region.Objects;
+
+/**
+ * Something that is laid on the picture. Layers are painted in the order of their list; where a kind is added, the compiler asks
+ * {@link StageComposer} how it looks.
+ */
+public sealed interface Layer permits Layer.Chosen, Layer.Coloured, Layer.Change, Layer.Selected, PhasePaint {
+
+    /** A mask: tinted, in white on black, or outlined where no objects are. */
+    record Chosen(Mask mask) implements Layer {}
+
+    /** Objects and the colours they are outlined, filled and marked in. */
+    record Coloured(Objects objects, ObjectColours colours) implements Layer {}
+
+    /** What a station did to the mask, hatched and dotted. */
+    record Change(Mask added, Mask removed) implements Layer {
+        /** What is in the one and not in the other; of one size. */
+        public static Change of(Mask before, Mask after) {
+            return new Change(after.minus(before), before.minus(after));
+        }
+    }
+
+    /** Some of the regions of some objects, shown as selected however the rest is shown. */
+    record Selected(Objects of, Set<Integer> regions) implements Layer {
+        public Selected {
+            regions = Set.copyOf(regions);
+        }
+    }
+}
