@@ -14,6 +14,7 @@ import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
 import keentally.core.method.MethodStep;
 import keentally.core.quantity.Scale;
+import keentally.core.step.ThresholdStep;
 import keentally.core.work.Cancel;
 import keentally.desk.look.Texts;
 import keentally.desk.look.Theme;
@@ -106,7 +107,7 @@ public final class Desk extends Application {
     /** Where a newcomer has something to move. */
     private static String firstCut(Method method) {
         return method.steps().stream()
-                .filter(s -> s.description().id().equals("threshold"))
+                .filter(s -> s.description().id().equals(ThresholdStep.ID))
                 .map(MethodStep::id)
                 .findFirst()
                 .orElse(DeskModel.PICTURE);

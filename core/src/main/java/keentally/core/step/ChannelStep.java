@@ -16,20 +16,22 @@ import keentally.core.setting.Setting;
 import keentally.core.work.Work;
 
 /** Goes on with one channel of the picture. A grey picture's grey is itself. */
-record ChannelStep(String of, From from, GreyChannel.Weights weights, boolean round) implements Step {
+public record ChannelStep(String of, From from, GreyChannel.Weights weights, boolean round) implements Step {
+    public static final String ID = "channel";
+
     enum From {
         CURRENT,
         ORIGINAL
     }
 
-    private static final ChannelSetting OF = new ChannelSetting("of", Channel.GREY, ChannelPlane.WORDS, List.of());
+    public static final ChannelSetting OF = new ChannelSetting("of", Channel.GREY, ChannelPlane.WORDS, List.of());
     private static final ChoiceSetting<From> FROM = ChoiceSetting.of("from", From.CURRENT);
     private static final ChoiceSetting<GreyChannel.Weights> WEIGHTS =
             ChoiceSetting.of("weights", GreyChannel.Weights.BT709, Condition.is(OF, Channel.GREY));
     private static final FlagSetting ROUND = FlagSetting.of("round", false, Condition.is(OF, Channel.GREY));
 
     static final StepDescription DESCRIPTION = new StepDescription(
-            "channel",
+            ID,
             2,
             Flow.PICTURE,
             Flow.PICTURE,

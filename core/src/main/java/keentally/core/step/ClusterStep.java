@@ -15,14 +15,15 @@ import keentally.core.setting.Setting;
 /** Parts the picture into phases of like colour, or like grey, dark to light. */
 public record ClusterStep(int k, ColourSpace space, double positionWeight, int starts, int seed, List<String> names)
         implements Step {
-    private static final NumberSetting K = NumberSetting.whole("k", 3, 2, 32);
-    private static final ChoiceSetting<ColourSpace> SPACE = ChoiceSetting.of("space", ColourSpace.LAB);
-    private static final NumberSetting POSITION_WEIGHT = NumberSetting.of("positionWeight", 0, 0, 100);
-    private static final NumberSetting STARTS = NumberSetting.whole("starts", 10, 1, 100);
-    private static final NumberSetting SEED = NumberSetting.whole("seed", 1, 0, 1_000_000);
+    public static final String ID = "cluster";
+    public static final NumberSetting K = NumberSetting.whole("k", 3, 2, 32);
+    public static final ChoiceSetting<ColourSpace> SPACE = ChoiceSetting.of("space", ColourSpace.LAB);
+    public static final NumberSetting POSITION_WEIGHT = NumberSetting.of("positionWeight", 0, 0, 100);
+    public static final NumberSetting STARTS = NumberSetting.whole("starts", 10, 1, 100);
+    public static final NumberSetting SEED = NumberSetting.whole("seed", 1, 0, 1_000_000);
 
     static final StepDescription DESCRIPTION = new StepDescription(
-            "cluster",
+            ID,
             1,
             Flow.PICTURE,
             Flow.PHASES,

@@ -14,8 +14,9 @@ import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
 
 /** Chooses the pixels whose colour lies in a range of each component. */
-record ColourRangeStep(ColourSpace space, List<RangeSetting.Range> ranges) implements Step {
-    private static final ChoiceSetting<ColourSpace> SPACE = ChoiceSetting.of("space", ColourSpace.HSV);
+public record ColourRangeStep(ColourSpace space, List<RangeSetting.Range> ranges) implements Step {
+    public static final String ID = "colour-range";
+    public static final ChoiceSetting<ColourSpace> SPACE = ChoiceSetting.of("space", ColourSpace.HSV);
     private static final List<RangeSetting> COMPONENTS = List.of(
             RangeSetting.of("red", 0, 255, Condition.is(SPACE, ColourSpace.RGB)),
             RangeSetting.of("green", 0, 255, Condition.is(SPACE, ColourSpace.RGB)),
@@ -27,8 +28,8 @@ record ColourRangeStep(ColourSpace space, List<RangeSetting.Range> ranges) imple
             RangeSetting.of("a", -128, 128, Condition.is(SPACE, ColourSpace.LAB)),
             RangeSetting.of("b", -128, 128, Condition.is(SPACE, ColourSpace.LAB)));
 
-    static final StepDescription DESCRIPTION = new StepDescription(
-            "colour-range", 1, Flow.PICTURE, Flow.MASK, Set.of(Use.FIELD), settings(), ColourRangeStep::of);
+    static final StepDescription DESCRIPTION =
+            new StepDescription(ID, 1, Flow.PICTURE, Flow.MASK, Set.of(Use.FIELD), settings(), ColourRangeStep::of);
 
     private static List<Setting<?>> settings() {
         List<Setting<?>> all = new ArrayList<>();

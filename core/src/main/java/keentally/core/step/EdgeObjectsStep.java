@@ -8,7 +8,9 @@ import keentally.core.region.Objects;
 import keentally.core.setting.ChoiceSetting;
 
 /** Drops objects that the field's edge cuts, since their sizes are not known. */
-record EdgeObjectsStep(Drop drop) implements Step {
+public record EdgeObjectsStep(Drop drop) implements Step {
+    public static final String ID = "edge-objects";
+
     enum Drop {
         ALL,
         TWO_SIDES,
@@ -18,13 +20,7 @@ record EdgeObjectsStep(Drop drop) implements Step {
     private static final ChoiceSetting<Drop> DROP = ChoiceSetting.of("drop", Drop.ALL);
 
     static final StepDescription DESCRIPTION = new StepDescription(
-            "edge-objects",
-            1,
-            Flow.OBJECTS,
-            Flow.OBJECTS,
-            Set.of(Use.FIELD),
-            List.of(DROP),
-            v -> new EdgeObjectsStep(v.get(DROP)));
+            ID, 1, Flow.OBJECTS, Flow.OBJECTS, Set.of(Use.FIELD), List.of(DROP), v -> new EdgeObjectsStep(v.get(DROP)));
 
     @Override
     public Outcome apply(State before, Site site) {

@@ -10,15 +10,10 @@ import keentally.core.hand.HandWork;
 import keentally.core.region.Objects;
 
 /** Objects as they were corrected by hand on this very sample. */
-record EditObjectsStep() implements Step {
+public record EditObjectsStep() implements Step {
+    public static final String ID = "edit-objects";
     static final StepDescription DESCRIPTION = new StepDescription(
-            "edit-objects",
-            1,
-            Flow.OBJECTS,
-            Flow.OBJECTS,
-            Set.of(Use.FIELD, Use.HAND_WORK),
-            List.of(),
-            v -> new EditObjectsStep());
+            ID, 1, Flow.OBJECTS, Flow.OBJECTS, Set.of(Use.FIELD, Use.HAND_WORK), List.of(), v -> new EditObjectsStep());
 
     @Override
     public boolean byHand() {

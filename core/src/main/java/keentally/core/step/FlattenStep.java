@@ -19,7 +19,9 @@ import keentally.core.setting.ReferenceSetting;
 import keentally.core.setting.Setting;
 
 /** Evens out the light: guesses the background of every channel and takes it out. */
-record FlattenStep(By by, Length radius, int order, Optional<Reference> reference, How how) implements Step {
+public record FlattenStep(By by, Length radius, int order, Optional<Reference> reference, How how) implements Step {
+    public static final String ID = "flatten";
+
     enum By {
         GAUSSIAN,
         OPENING,
@@ -42,7 +44,7 @@ record FlattenStep(By by, Length radius, int order, Optional<Reference> referenc
     private static final ChoiceSetting<How> HOW = ChoiceSetting.of("how", How.DIVIDE);
 
     static final StepDescription DESCRIPTION = new StepDescription(
-            "flatten",
+            ID,
             1,
             Flow.PICTURE,
             Flow.PICTURE,

@@ -9,13 +9,14 @@ import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.LimitSetting;
 
 /** Keeps objects whose measure lies in a range, both ends included; a measure that is empty lies in none. */
-record GateStep(MeasureRange range) implements Step {
-    private static final ChoiceSetting<Measure> MEASURE = ChoiceSetting.of("measure", Measure.AREA);
-    private static final LimitSetting AT_LEAST = new LimitSetting("atLeast");
-    private static final LimitSetting AT_MOST = new LimitSetting("atMost");
+public record GateStep(MeasureRange range) implements Step {
+    public static final String ID = "gate";
+    public static final ChoiceSetting<Measure> MEASURE = ChoiceSetting.of("measure", Measure.AREA);
+    public static final LimitSetting AT_LEAST = new LimitSetting("atLeast");
+    public static final LimitSetting AT_MOST = new LimitSetting("atMost");
 
     static final StepDescription DESCRIPTION = new StepDescription(
-            "gate",
+            ID,
             1,
             Flow.OBJECTS,
             Flow.OBJECTS,

@@ -21,7 +21,9 @@ import keentally.core.stats.Percentiles;
 import keentally.core.watershed.GrowRegions;
 
 /** Lets regions grow from markers until the whole field is parted, over the picture or over how steep it is. */
-final class GrowRegionsStep implements Step {
+public final class GrowRegionsStep implements Step {
+    public static final String ID = "grow-regions";
+
     enum Markers {
         /** The low places of what is flooded. */
         MINIMA,
@@ -35,12 +37,12 @@ final class GrowRegionsStep implements Step {
         PICTURE
     }
 
-    private static final ChoiceSetting<Markers> MARKERS = ChoiceSetting.of("markers", Markers.MINIMA);
-    private static final NumberSetting DEPTH =
+    public static final ChoiceSetting<Markers> MARKERS = ChoiceSetting.of("markers", Markers.MINIMA);
+    public static final NumberSetting DEPTH =
             NumberSetting.of("depth", 10, 0, 1e9, Condition.is(MARKERS, Markers.MINIMA));
     private static final LengthSetting SPACING =
             LengthSetting.of("spacing", "5 px", Condition.is(MARKERS, Markers.PEAKS));
-    private static final NumberSetting PROMINENCE =
+    public static final NumberSetting PROMINENCE =
             NumberSetting.of("prominence", 10, 0, 100, Condition.is(MARKERS, Markers.PEAKS));
     private static final ChoiceSetting<Over> OVER = ChoiceSetting.of("over", Over.GRADIENT);
     private static final ChoiceSetting<GradientStep.By> GRADIENT =
@@ -53,7 +55,7 @@ final class GrowRegionsStep implements Step {
     private static final FlagSetting LINES = FlagSetting.of("lines", false);
 
     static final StepDescription DESCRIPTION = new StepDescription(
-            "grow-regions",
+            ID,
             1,
             Flow.PICTURE,
             Flow.OBJECTS,

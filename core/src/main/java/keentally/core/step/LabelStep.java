@@ -17,6 +17,7 @@ import keentally.core.setting.Setting;
 
 /** Makes an object of every connected piece of the mask, and numbers them. */
 public record LabelStep(Neighbours neighbours, Length joinWithin, Number number) implements Step {
+    public static final String ID = "label";
     /** The order in which objects are numbered; equal ones stay in reading order. */
     public enum Number {
         /** By their first pixels, row by row. */
@@ -27,12 +28,12 @@ public record LabelStep(Neighbours neighbours, Length joinWithin, Number number)
         SIZE
     }
 
-    private static final ChoiceSetting<Neighbours> NEIGHBOURS = ChoiceSetting.of("neighbours", Neighbours.EIGHT);
+    public static final ChoiceSetting<Neighbours> NEIGHBOURS = ChoiceSetting.of("neighbours", Neighbours.EIGHT);
     private static final LengthSetting JOIN_WITHIN = LengthSetting.of("joinWithin", "0 px");
     private static final ChoiceSetting<Number> NUMBER = ChoiceSetting.of("number", Number.READING);
 
     static final StepDescription DESCRIPTION = new StepDescription(
-            "label",
+            ID,
             1,
             Flow.MASK,
             Flow.OBJECTS,

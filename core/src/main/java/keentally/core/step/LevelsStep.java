@@ -18,7 +18,9 @@ import keentally.core.threshold.LevelMap;
 import keentally.core.threshold.MultiLevel;
 
 /** Parts the values into phases from dark to light by several cuts. */
-record LevelsStep(By by, int count, List<Double> cuts, List<String> names) implements Step {
+public record LevelsStep(By by, int count, List<Double> cuts, List<String> names) implements Step {
+    public static final String ID = "levels";
+
     enum By {
         OTSU,
         /** The same number of pixels in each phase, as near as values allow. */
@@ -28,15 +30,15 @@ record LevelsStep(By by, int count, List<Double> cuts, List<String> names) imple
         MANUAL
     }
 
-    private static final ChoiceSetting<By> BY = ChoiceSetting.of("by", By.OTSU);
+    public static final ChoiceSetting<By> BY = ChoiceSetting.of("by", By.OTSU);
     private static final NumberSetting COUNT =
             NumberSetting.whole("count", 2, 1, MultiLevel.MOST_CUTS, Condition.is(BY, By.OTSU, By.QUANTILES, By.STEPS));
-    private static final ListSetting<Double> CUTS =
+    public static final ListSetting<Double> CUTS =
             ListSetting.needed("cuts", Item.NUMBER, 1, MultiLevel.MOST_CUTS, Condition.is(BY, By.MANUAL));
-    static final ListSetting<String> NAMES = ListSetting.free("names", Item.NAME, PhaseMap.OUTSIDE);
+    public static final ListSetting<String> NAMES = ListSetting.free("names", Item.NAME, PhaseMap.OUTSIDE);
 
     static final StepDescription DESCRIPTION = new StepDescription(
-            "levels",
+            ID,
             1,
             Flow.PICTURE,
             Flow.PHASES,
@@ -61,7 +63,7 @@ record LevelsStep(By by, int count, List<Double> cuts, List<String> names) imple
         return made.now().with(CUTS, Arrays.stream(cuts).boxed().toList());
     }
 
-    LevelsStep {
+    public LevelsStep {
         for (int i = 1; by == By.MANUAL && i < cuts.size(); i++) {
             if (!(cuts.get(i) > cuts.get(i - 1))) {
                 throw new IllegalArgumentException("the cuts must go upwards");

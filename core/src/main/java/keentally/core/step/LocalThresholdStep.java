@@ -12,21 +12,24 @@ import keentally.core.setting.Setting;
 import keentally.core.threshold.LocalThreshold;
 
 /** Chooses the pixels that are dark, or bright, for their surroundings. */
-record LocalThresholdStep(LocalThreshold.Rule rule, Length radius, Optional<Double> k, Keep keep) implements Step {
+public record LocalThresholdStep(LocalThreshold.Rule rule, Length radius, Optional<Double> k, Keep keep)
+        implements Step {
+    public static final String ID = "local-threshold";
+
     enum Keep {
         BRIGHT,
         DARK
     }
 
-    private static final ChoiceSetting<LocalThreshold.Rule> RULE =
+    public static final ChoiceSetting<LocalThreshold.Rule> RULE =
             ChoiceSetting.of("rule", LocalThreshold.Rule.GAUSSIAN);
-    private static final ChoiceSetting<Keep> KEEP = ChoiceSetting.of("keep", Keep.BRIGHT);
+    public static final ChoiceSetting<Keep> KEEP = ChoiceSetting.of("keep", Keep.BRIGHT);
     private static final LengthSetting RADIUS = LengthSetting.of("radius", "25 px");
-    private static final NumberSetting K = NumberSetting.free("k");
+    public static final NumberSetting K = NumberSetting.free("k");
     private static final double MOST_RADIUS = 2000;
 
     static final StepDescription DESCRIPTION = new StepDescription(
-            "local-threshold",
+            ID,
             1,
             Flow.PICTURE,
             Flow.MASK,

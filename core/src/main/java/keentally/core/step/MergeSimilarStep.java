@@ -15,11 +15,12 @@ import keentally.core.setting.NumberSetting;
  * Makes one object of neighbours of like colour. Colours are means of red, green and blue of the original, compared by their distance
  * in CIE L*a*b*; of a picture without colour it is the difference of the means of the prepared picture, in its values.
  */
-record MergeSimilarStep(double difference) implements Step {
-    private static final NumberSetting DIFFERENCE = NumberSetting.of("difference", 5, 0, 1e9);
+public record MergeSimilarStep(double difference) implements Step {
+    public static final String ID = "merge-similar";
+    public static final NumberSetting DIFFERENCE = NumberSetting.of("difference", 5, 0, 1e9);
 
     static final StepDescription DESCRIPTION = new StepDescription(
-            "merge-similar",
+            ID,
             1,
             Flow.OBJECTS,
             Flow.OBJECTS,

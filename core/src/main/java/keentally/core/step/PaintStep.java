@@ -9,9 +9,10 @@ import keentally.core.hand.HandWork;
 import keentally.core.hand.Painting;
 
 /** A mask as a hand painted on it, on this very sample. */
-record PaintStep() implements Step {
+public record PaintStep() implements Step {
+    public static final String ID = "paint";
     static final StepDescription DESCRIPTION = new StepDescription(
-            "paint", 1, Flow.MASK, Flow.MASK, Set.of(Use.FIELD, Use.HAND_WORK), List.of(), v -> new PaintStep());
+            ID, 1, Flow.MASK, Flow.MASK, Set.of(Use.FIELD, Use.HAND_WORK), List.of(), v -> new PaintStep());
 
     @Override
     public boolean byHand() {

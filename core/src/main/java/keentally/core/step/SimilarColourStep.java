@@ -21,13 +21,14 @@ import keentally.core.setting.Setting;
 /** Chooses the pixels whose colour is near one of several colours, and not near one that is taken away. */
 public record SimilarColourStep(List<Item.Match> colours, double distance, ColourSpace space, boolean connected)
         implements Step {
-    private static final ListSetting<Item.Match> COLOURS = ListSetting.free("colours", Item.MATCH, 1000);
-    private static final NumberSetting DISTANCE = NumberSetting.of("distance", 12, 0, 1000);
+    public static final String ID = "similar-colour";
+    public static final ListSetting<Item.Match> COLOURS = ListSetting.free("colours", Item.MATCH, 1000);
+    public static final NumberSetting DISTANCE = NumberSetting.of("distance", 12, 0, 1000);
     private static final ChoiceSetting<ColourSpace> SPACE = ChoiceSetting.of("space", ColourSpace.LAB);
-    private static final FlagSetting CONNECTED = FlagSetting.of("connected", false);
+    public static final FlagSetting CONNECTED = FlagSetting.of("connected", false);
 
     static final StepDescription DESCRIPTION = new StepDescription(
-            "similar-colour",
+            ID,
             1,
             Flow.PICTURE,
             Flow.MASK,

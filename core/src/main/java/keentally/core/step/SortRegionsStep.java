@@ -17,12 +17,13 @@ import keentally.core.setting.ListSetting;
  * Gives every kept object a phase by the first rule that it fits. What fits none, and what no kept object covers, is phase 0, the rest;
  * the other phases are numbered as the rules name them first.
  */
-record SortRegionsStep(List<SortingRule> rules) implements Step {
+public record SortRegionsStep(List<SortingRule> rules) implements Step {
+    public static final String ID = "sort-regions";
     private static final String REST = "rest";
-    private static final ListSetting<SortingRule> RULES = ListSetting.free("rules", SortingRule.ITEM, 200);
+    public static final ListSetting<SortingRule> RULES = ListSetting.free("rules", SortingRule.ITEM, 200);
 
     static final StepDescription DESCRIPTION = new StepDescription(
-            "sort-regions",
+            ID,
             1,
             Flow.OBJECTS,
             Flow.PHASES,

@@ -17,7 +17,9 @@ import keentally.core.setting.Setting;
 import keentally.core.watershed.SplitTouching;
 
 /** Parts things that touch: where their outline narrows, where the light between them changes, or along edges. */
-record SplitTouchingStep(By by, Things things, Limit depth, boolean lines) implements Step {
+public record SplitTouchingStep(By by, Things things, Limit depth, boolean lines) implements Step {
+    public static final String ID = "split-touching";
+
     enum By {
         OUTLINE,
         LIGHT,
@@ -33,11 +35,11 @@ record SplitTouchingStep(By by, Things things, Limit depth, boolean lines) imple
     private static final ChoiceSetting<By> BY = ChoiceSetting.of("by", By.OUTLINE);
     private static final ChoiceSetting<Things> THINGS =
             ChoiceSetting.of("things", Things.BRIGHT, Condition.is(BY, By.LIGHT));
-    private static final LimitSetting DEPTH = LimitSetting.of("depth", "1 px", Condition.is(BY, By.OUTLINE), "10");
+    public static final LimitSetting DEPTH = LimitSetting.of("depth", "1 px", Condition.is(BY, By.OUTLINE), "10");
     private static final FlagSetting LINES = FlagSetting.of("lines", false);
 
     static final StepDescription DESCRIPTION = new StepDescription(
-            "split-touching",
+            ID,
             1,
             Flow.MASK,
             Flow.OBJECTS,
@@ -45,7 +47,7 @@ record SplitTouchingStep(By by, Things things, Limit depth, boolean lines) imple
             List.<Setting<?>>of(BY, THINGS, DEPTH, LINES),
             v -> new SplitTouchingStep(v.get(BY), v.get(THINGS), v.get(DEPTH), v.get(LINES)));
 
-    SplitTouchingStep {
+    public SplitTouchingStep {
         if (by == By.OUTLINE && !(depth instanceof Limit.OfLength)) {
             throw new IllegalArgumentException(
                     "the depth of a split by outline is a length such as \"1 px\", but found " + depth);

@@ -21,7 +21,9 @@ import keentally.core.threshold.rule.Share;
 import keentally.core.work.Work;
 
 /** Chooses the pixels on one side of a cut, or between two, or outside of two. */
-final class ThresholdStep implements Step {
+public final class ThresholdStep implements Step {
+    public static final String ID = "threshold";
+
     enum Keep {
         BRIGHT,
         DARK,
@@ -32,13 +34,13 @@ final class ThresholdStep implements Step {
     }
 
     private static final MathContext SIX_DIGITS = new MathContext(6);
-    private static final ChoiceSetting<Rule> RULE = ChoiceSetting.of("rule", Rule.OTSU);
-    private static final ChoiceSetting<Keep> KEEP = ChoiceSetting.of("keep", Keep.BRIGHT);
-    private static final NumberSetting CUT =
+    public static final ChoiceSetting<Rule> RULE = ChoiceSetting.of("rule", Rule.OTSU);
+    public static final ChoiceSetting<Keep> KEEP = ChoiceSetting.of("keep", Keep.BRIGHT);
+    public static final NumberSetting CUT =
             NumberSetting.needed("cut", Condition.is(RULE, Rule.MANUAL), Condition.is(KEEP, Keep.BRIGHT, Keep.DARK));
-    private static final NumberSetting LOW =
+    public static final NumberSetting LOW =
             NumberSetting.free("low", Condition.is(RULE, Rule.MANUAL), Condition.is(KEEP, Keep.BETWEEN, Keep.OUTSIDE));
-    private static final NumberSetting HIGH =
+    public static final NumberSetting HIGH =
             NumberSetting.free("high", Condition.is(RULE, Rule.MANUAL), Condition.is(KEEP, Keep.BETWEEN, Keep.OUTSIDE));
     private static final NumberSetting SHARE = NumberSetting.of("share", 50, 0, 100, Condition.is(RULE, Rule.SHARE));
     private static final Condition GENERALISED = Condition.is(RULE, Rule.GENERALISED);
@@ -49,7 +51,7 @@ final class ThresholdStep implements Step {
     private static final NumberSetting OMEGA = NumberSetting.of("omega", Generalised.USUAL.omega(), 0, 1, GENERALISED);
 
     static final StepDescription DESCRIPTION = new StepDescription(
-            "threshold",
+            ID,
             1,
             Flow.PICTURE,
             Flow.MASK,

@@ -14,13 +14,14 @@ import keentally.core.setting.Values;
 
 /** Pulls overlapping dyes apart: goes on with how much of each there is. */
 public record UnmixDyesStep(Dyes dyes, List<List<Double>> vectors, List<Double> white) implements Step {
-    private static final ChoiceSetting<Dyes> DYES = ChoiceSetting.of("dyes", Dyes.HAEMATOXYLIN_EOSIN);
-    private static final ListSetting<List<Double>> VECTORS =
+    public static final String ID = "unmix-dyes";
+    public static final ChoiceSetting<Dyes> DYES = ChoiceSetting.of("dyes", Dyes.HAEMATOXYLIN_EOSIN);
+    public static final ListSetting<List<Double>> VECTORS =
             ListSetting.needed("vectors", Item.VECTOR, 2, 3, Condition.is(DYES, Dyes.OWN));
     private static final ListSetting<Double> WHITE = ListSetting.orWord("white", "auto", Item.NUMBER, 3);
 
     static final StepDescription DESCRIPTION = new StepDescription(
-            "unmix-dyes",
+            ID,
             1,
             Flow.PICTURE,
             Flow.PICTURE,

@@ -11,6 +11,7 @@ import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
 import keentally.core.region.Objects;
 import keentally.core.region.Regions;
+import keentally.core.step.EditObjectsStep;
 import keentally.core.step.StepDescription;
 import keentally.core.step.Steps;
 import keentally.desk.look.Texts;
@@ -19,7 +20,7 @@ import keentally.study.run.SampleRun;
 
 /** Corrections by hand from tables and line-ups: they go to the station for corrections at the method's end, which is added where it is not there. */
 final class ByHand {
-    private static final StepDescription EDIT = Steps.find("edit-objects").orElseThrow();
+    private static final StepDescription EDIT = Steps.find(EditObjectsStep.ID).orElseThrow();
 
     private final DeskModel desk;
 

@@ -15,6 +15,7 @@ import keentally.core.region.Objects;
 import keentally.core.run.PhaseReading;
 import keentally.core.run.Readings;
 import keentally.core.step.Findings;
+import keentally.core.step.GateStep;
 import keentally.core.words.Figures;
 import keentally.core.words.Words;
 import keentally.desk.look.Prose;
@@ -104,7 +105,7 @@ final class KeptLine extends VBox {
     /** A gate goes by its measure too, since there may be several. */
     private static String title(MethodStep step) {
         String title = Words.title(step.description());
-        return step.description().id().equals("gate")
+        return step.description().id().equals(GateStep.ID)
                 ? Texts.of("objects.gate", title, MeasureGate.titleOf(step))
                 : title;
     }

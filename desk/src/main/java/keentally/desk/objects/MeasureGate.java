@@ -12,6 +12,7 @@ import keentally.core.quantity.Length;
 import keentally.core.quantity.Limit;
 import keentally.core.setting.LimitSetting;
 import keentally.core.setting.Values;
+import keentally.core.step.GateStep;
 import keentally.core.step.StepDescription;
 import keentally.core.step.Steps;
 import keentally.core.words.Words;
@@ -21,7 +22,7 @@ import keentally.desk.model.DeskModel;
 /** The last gate of the method on one measure, its ends in the numbers that the desk shows. */
 final class MeasureGate {
     private static final MathContext THREE_DIGITS = new MathContext(3);
-    private static final StepDescription GATE = Steps.find("gate").orElseThrow();
+    private static final StepDescription GATE = Steps.find(GateStep.ID).orElseThrow();
 
     private final DeskModel desk;
     private final Measure measure;
@@ -48,7 +49,7 @@ final class MeasureGate {
     }
 
     private static String measureOf(MethodStep gate) {
-        return String.valueOf(gate.values().canonical(GATE.settings()).get("measure"));
+        return String.valueOf(gate.values().canonical(GATE.settings()).get(GateStep.MEASURE.id()));
     }
 
     /** Of the measure that a gate is on. */
@@ -56,20 +57,16 @@ final class MeasureGate {
         return Measure.find(measureOf(gate)).map(Words::title).orElse("");
     }
 
-    private static LimitSetting end(String id) {
-        return (LimitSetting) GATE.setting(id).orElseThrow();
-    }
-
     Range range() {
         return step().map(s -> new Range(
-                        end(s, "atLeast").orElse(Double.NEGATIVE_INFINITY),
-                        end(s, "atMost").orElse(Double.POSITIVE_INFINITY)))
+                        end(s, GateStep.AT_LEAST).orElse(Double.NEGATIVE_INFINITY),
+                        end(s, GateStep.AT_MOST).orElse(Double.POSITIVE_INFINITY)))
                 .orElse(Range.ALL);
     }
 
     /** Nothing where it is open, or cannot be told in the unit shown. */
-    private OptionalDouble end(MethodStep step, String id) {
-        Optional<Limit> limit = step.values().find(end(id));
+    private OptionalDouble end(MethodStep step, LimitSetting end) {
+        Optional<Limit> limit = step.values().find(end);
         if (limit.isEmpty()) {
             return OptionalDouble.empty();
         }
@@ -90,13 +87,13 @@ final class MeasureGate {
     }
 
     private Values values(Values before, Range range) {
-        Values measured = before.withTree(GATE.setting("measure").orElseThrow(), measure.id());
+        Values measured = before.withTree(GateStep.MEASURE, measure.id());
         Values low = Double.isInfinite(range.low())
-                ? measured.without(end("atLeast"))
-                : measured.with(end("atLeast"), limit(range.low()));
+                ? measured.without(GateStep.AT_LEAST)
+                : measured.with(GateStep.AT_LEAST, limit(range.low()));
         return Double.isInfinite(range.high())
-                ? low.without(end("atMost"))
-                : low.with(end("atMost"), limit(range.high()));
+                ? low.without(GateStep.AT_MOST)
+                : low.with(GateStep.AT_MOST, limit(range.high()));
     }
 
     /** Shows what the range would keep; nothing where there is no gate yet. */

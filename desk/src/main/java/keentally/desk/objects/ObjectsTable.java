@@ -35,6 +35,7 @@ import keentally.core.measure.OwnColumn;
 import keentally.core.quantity.Amounts;
 import keentally.core.quantity.PixelSize;
 import keentally.core.run.Lanes.Urgency;
+import keentally.core.step.LabelStep;
 import keentally.core.words.Figures;
 import keentally.core.words.Words;
 import keentally.core.work.Work;
@@ -166,7 +167,7 @@ final class ObjectsTable extends StackPane {
     /** In which order the last labelling numbered them. */
     private String numbering() {
         return desk.method().steps().stream()
-                .filter(s -> s.description().id().equals("label") && !s.muted())
+                .filter(s -> s.description().id().equals(LabelStep.ID) && !s.muted())
                 .reduce((a, b) -> b)
                 .map(s -> String.valueOf(
                         s.values().canonical(s.description().settings()).get("number")))

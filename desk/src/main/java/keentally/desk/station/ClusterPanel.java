@@ -56,7 +56,7 @@ final class ClusterPanel extends VBox implements StationPanel.Body {
         this.newest = new Newest(desk, Platform::runLater, Urgency.NEIGHBOURS);
         getStyleClass().add("fair-panel");
         for (Setting<?> setting : tuning.step().description().settings()) {
-            boolean first = setting.id().equals("k") || setting.id().equals("space");
+            boolean first = setting == ClusterStep.K || setting == ClusterStep.SPACE;
             if (first) {
                 getChildren().add(new SettingRow(tuning, setting));
             }
@@ -68,7 +68,8 @@ final class ClusterPanel extends VBox implements StationPanel.Body {
         more.getStyleClass().add("fair-panel");
         getChildren().addAll(silhouettes, reason, row);
         for (Setting<?> setting : tuning.step().description().settings()) {
-            if (List.of("positionWeight", "starts", "seed").contains(setting.id())) {
+            if (List.of(ClusterStep.POSITION_WEIGHT, ClusterStep.STARTS, ClusterStep.SEED)
+                    .contains(setting)) {
                 more.getChildren().add(new SettingRow(tuning, setting));
             }
         }
@@ -89,8 +90,8 @@ final class ClusterPanel extends VBox implements StationPanel.Body {
         List<Object> key = List.of(
                 state.<Object>map(State::current).orElse(""),
                 state.<Object>map(State::field).orElse(""),
-                tuning.text(tuning.setting("space")),
-                tuning.text(tuning.setting("positionWeight")));
+                tuning.text(ClusterStep.SPACE),
+                tuning.text(ClusterStep.POSITION_WEIGHT));
         if (state.isEmpty() || key.equals(asked)) {
             return;
         }
@@ -131,7 +132,7 @@ final class ClusterPanel extends VBox implements StationPanel.Body {
         suggested = trials.suggested();
         Optional<Trials.Trial> best =
                 trials.tried().stream().filter(t -> t.k() == suggested).findFirst();
-        take.setVisible(best.isPresent() && !String.valueOf(suggested).equals(tuning.text(tuning.setting("k"))));
+        take.setVisible(best.isPresent() && !String.valueOf(suggested).equals(tuning.text(ClusterStep.K)));
         reason.setText(best.map(t -> Texts.of(
                         "cluster.reason",
                         String.valueOf(t.k()),
@@ -144,6 +145,6 @@ final class ClusterPanel extends VBox implements StationPanel.Body {
     }
 
     private void take() {
-        tuning.keep(tuning.valuesWith("k", suggested), "k");
+        tuning.keep(tuning.valuesWith(ClusterStep.K.id(), suggested), ClusterStep.K.id());
     }
 }

@@ -20,6 +20,7 @@ import keentally.core.hand.Strokes;
 import keentally.core.setting.RangeSetting.Range;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
+import keentally.core.step.ColourRangeStep;
 import keentally.core.step.State;
 import keentally.core.work.Work;
 import keentally.desk.look.Pieces;
@@ -48,7 +49,7 @@ final class ColourRangePanel extends VBox implements StationPanel.Body {
         this.tuning = new Tuning(desk, stepId);
         this.newestFit = new Newest(desk, Platform::runLater);
         this.newestMap = new Newest(desk, Platform::runLater);
-        this.space = tuning.choice("space", ColourSpace.values());
+        this.space = tuning.choice(ColourRangeStep.SPACE, ColourSpace.values());
         this.map = new ColourMap(
                 r -> tuning.tryOut(with(r)),
                 r -> tuning.keep(with(r), components().getFirst()));

@@ -2,12 +2,14 @@ package keentally.desk.station;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
 import keentally.core.geometry.Point;
 import keentally.core.hand.Seeds;
 import keentally.core.setting.NumberSetting;
 import keentally.core.setting.Setting;
+import keentally.core.step.GrowRegionsStep;
 import keentally.core.words.Figures;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
@@ -48,13 +50,12 @@ final class GrowPanel extends VBox implements StationPanel.Body {
     }
 
     private boolean isPlaced() {
-        return tuning.is("markers", "placed");
+        return tuning.is(GrowRegionsStep.MARKERS, "placed");
     }
 
     /** What the count hangs on: depth or prominence. */
     private Optional<NumberSetting> tried() {
-        return List.of("depth", "prominence").stream()
-                .map(id -> (NumberSetting) tuning.setting(id))
+        return Stream.of(GrowRegionsStep.DEPTH, GrowRegionsStep.PROMINENCE)
                 .filter(s -> s.applies(tuning.step().values()))
                 .findFirst();
     }

@@ -4,6 +4,7 @@ import javafx.scene.layout.VBox;
 import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
 import keentally.core.setting.Setting;
+import keentally.core.step.LabelStep;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
@@ -19,14 +20,11 @@ final class LabelPanel extends VBox implements StationPanel.Body {
                 getChildren().add(new SettingRow(tuning, setting));
             }
         }
-        if (isInverted(desk.method(), stepId) && tuning.is("neighbours", "eight")) {
+        if (isInverted(desk.method(), stepId) && tuning.is(LabelStep.NEIGHBOURS, "eight")) {
             getChildren()
                     .addAll(
                             Prose.of(Texts.of("label.inverted"), "hint"),
-                            Pieces.button(
-                                    "label-four",
-                                    "label.four",
-                                    () -> tuning.set(tuning.setting("neighbours"), "four")));
+                            Pieces.button("label-four", "label.four", () -> tuning.set(LabelStep.NEIGHBOURS, "four")));
         }
     }
 

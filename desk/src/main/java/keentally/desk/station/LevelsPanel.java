@@ -14,6 +14,7 @@ import keentally.core.picture.Plane;
 import keentally.core.run.Run;
 import keentally.core.setting.Setting;
 import keentally.core.stats.Histogram;
+import keentally.core.step.LevelsStep;
 import keentally.core.step.State;
 import keentally.core.threshold.MultiLevel;
 import keentally.core.threshold.Stability;
@@ -53,7 +54,7 @@ final class LevelsPanel extends VBox implements StationPanel.Body {
         histogram.setPrefHeight(HISTOGRAM);
         getStyleClass().add("fair-panel");
         for (Setting<?> setting : tuning.step().description().settings()) {
-            if (setting.applies(tuning.step().values()) && !setting.id().equals("names")) {
+            if (setting.applies(tuning.step().values()) && setting != LevelsStep.NAMES) {
                 getChildren().add(new SettingRow(tuning, setting));
             }
         }

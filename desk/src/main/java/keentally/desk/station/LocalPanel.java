@@ -6,6 +6,7 @@ import javafx.scene.layout.VBox;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.NumberSetting;
 import keentally.core.setting.Setting;
+import keentally.core.step.LocalThresholdStep;
 import keentally.core.threshold.LocalThreshold;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
@@ -50,9 +51,12 @@ final class LocalPanel extends VBox implements StationPanel.Body {
         if (tuning.isStale()) {
             return;
         }
-        NumberSetting setting = (NumberSetting) tuning.setting("k");
-        LocalThreshold.Rule rule = tuning.choice("rule", LocalThreshold.Rule.values());
-        double k = tuning.step().values().find(setting).orElseGet(() -> rule.usual(tuning.is("keep", "dark")));
+        NumberSetting setting = LocalThresholdStep.K;
+        LocalThreshold.Rule rule = tuning.choice(LocalThresholdStep.RULE, LocalThreshold.Rule.values());
+        double k = tuning.step()
+                .values()
+                .find(setting)
+                .orElseGet(() -> rule.usual(tuning.is(LocalThresholdStep.KEEP, "dark")));
         DoubleUnaryOperator there = moved(rule, k);
         var neighbours = Arrays.stream(MOVES)
                 .map(there)

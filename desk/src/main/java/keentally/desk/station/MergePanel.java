@@ -3,6 +3,7 @@ package keentally.desk.station;
 import java.util.Optional;
 import javafx.scene.layout.VBox;
 import keentally.core.setting.NumberSetting;
+import keentally.core.step.MergeSimilarStep;
 import keentally.desk.model.DeskModel;
 
 /** Merging of neighbours: how alike they must be, and how the number of regions hangs on it. */
@@ -13,7 +14,7 @@ final class MergePanel extends VBox implements StationPanel.Body {
     MergePanel(DeskModel desk, String stepId) {
         this.tuning = new Tuning(desk, stepId);
         getStyleClass().add("fair-panel");
-        NumberSetting difference = (NumberSetting) tuning.setting("difference");
+        NumberSetting difference = MergeSimilarStep.DIFFERENCE;
         this.counts = new CountCurve(desk, tuning, "merge", Optional.of(difference));
         getChildren().addAll(counts.rows(difference));
         getChildren().add(counts);

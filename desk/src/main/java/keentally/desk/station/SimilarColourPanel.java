@@ -53,7 +53,7 @@ final class SimilarColourPanel extends VBox implements StationPanel.Body {
         getStyleClass().add("fair-panel");
         getChildren().add(Prose.of(Texts.of("clicks.hint"), "hint"));
         for (Setting<?> setting : tuning.step().description().settings()) {
-            if (!setting.id().equals("colours")) {
+            if (!setting.id().equals(SimilarColourStep.COLOURS.id())) {
                 getChildren().add(new SettingRow(tuning, setting));
             }
         }
@@ -66,9 +66,8 @@ final class SimilarColourPanel extends VBox implements StationPanel.Body {
         getChildren().add(rows);
     }
 
-    @SuppressWarnings("unchecked") // the description's own setting
     private ListSetting<Item.Match> setting() {
-        return (ListSetting<Item.Match>) tuning.setting("colours");
+        return SimilarColourStep.COLOURS;
     }
 
     private List<Item.Match> colours() {
@@ -107,7 +106,7 @@ final class SimilarColourPanel extends VBox implements StationPanel.Body {
     }
 
     private double usualReach() {
-        return Double.parseDouble(tuning.text(tuning.setting("distance")));
+        return Double.parseDouble(tuning.text(SimilarColourStep.DISTANCE));
     }
 
     private void typed(List<Item.Match> colours, int index, TextField field) {
@@ -135,7 +134,7 @@ final class SimilarColourPanel extends VBox implements StationPanel.Body {
         Seeds before = seeds();
         Optional<State> entering = desk.entering(tuning.step().id());
         if (before.places().isEmpty() || entering.isEmpty()) {
-            tuning.keep(values, "colours");
+            tuning.keep(values, SimilarColourStep.COLOURS.id());
             return;
         }
         State state = entering.get();
@@ -145,7 +144,7 @@ final class SimilarColourPanel extends VBox implements StationPanel.Body {
                             .filter(p -> isAlike(values, rows, p))
                             .toList())
                     .orElse(before.places());
-            return () -> tuning.keep(values, "colours", new Seeds(left));
+            return () -> tuning.keep(values, SimilarColourStep.COLOURS.id(), new Seeds(left));
         });
     }
 
@@ -178,12 +177,12 @@ final class SimilarColourPanel extends VBox implements StationPanel.Body {
                 .filter(p -> Math.hypot(p.x() - at.x(), p.y() - at.y()) <= tool.reach())
                 .findFirst();
         if (stroke.unwanted() && known.isPresent()) {
-            tuning.keep(tuning.step().values(), "connected", before.without(known.get()));
+            tuning.keep(tuning.step().values(), SimilarColourStep.CONNECTED.id(), before.without(known.get()));
             return;
         }
         State state = entering.get();
         Values now = tuning.step().values();
-        boolean placesCount = tuning.is("connected", true) && !stroke.unwanted();
+        boolean placesCount = tuning.is(SimilarColourStep.CONNECTED, true) && !stroke.unwanted();
         newest.ask(work -> {
             Optional<ColourRows> rows = ColourRows.of(state.current(), state.original());
             boolean inside = state.field().contains((int) Math.floor(at.x()), (int) Math.floor(at.y()));
@@ -200,7 +199,7 @@ final class SimilarColourPanel extends VBox implements StationPanel.Body {
     private void add(Values before, Optional<Rgb> colour, Point at, boolean unwanted) {
         List<Item.Match> more = new ArrayList<>(before.get(setting()));
         colour.ifPresent(c -> more.add(new Item.Match(c, Optional.empty(), unwanted)));
-        tuning.keep(before.with(setting(), more), "colours", unwanted ? seeds() : seeds().and(at));
+        tuning.keep(before.with(setting(), more), SimilarColourStep.COLOURS.id(), unwanted ? seeds() : seeds().and(at));
     }
 
     @Override

@@ -16,6 +16,7 @@ import keentally.core.setting.LimitSetting;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
 import keentally.core.step.Findings;
+import keentally.core.step.SplitTouchingStep;
 import keentally.core.words.Figures;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
@@ -50,7 +51,7 @@ final class SplitPanel extends VBox implements StationPanel.Body {
             if (setting.applies(tuning.step().values())) {
                 getChildren().add(new SettingRow(tuning, setting));
             }
-            if (setting.id().equals("depth")) {
+            if (setting == SplitTouchingStep.DEPTH) {
                 getChildren().add(depth());
             }
         }
@@ -60,7 +61,7 @@ final class SplitPanel extends VBox implements StationPanel.Body {
 
     private void keep(double depth) {
         if (!tuning.isStale()) {
-            tuning.keep(with(depth), "depth");
+            tuning.keep(with(depth), SplitTouchingStep.DEPTH.id());
         }
     }
 
@@ -74,7 +75,7 @@ final class SplitPanel extends VBox implements StationPanel.Body {
     }
 
     private LimitSetting setting() {
-        return (LimitSetting) tuning.setting("depth");
+        return SplitTouchingStep.DEPTH;
     }
 
     private boolean isPlain() {

@@ -14,7 +14,21 @@ import javafx.scene.layout.VBox;
 import keentally.core.method.MethodStep;
 import keentally.core.run.RunFault;
 import keentally.core.setting.ChoiceSetting;
+import keentally.core.step.ClusterStep;
+import keentally.core.step.ColourRangeStep;
+import keentally.core.step.EditObjectsStep;
 import keentally.core.step.Flow;
+import keentally.core.step.GrowRegionsStep;
+import keentally.core.step.LabelStep;
+import keentally.core.step.LevelsStep;
+import keentally.core.step.LocalThresholdStep;
+import keentally.core.step.MergeSimilarStep;
+import keentally.core.step.PaintStep;
+import keentally.core.step.SimilarColourStep;
+import keentally.core.step.SortRegionsStep;
+import keentally.core.step.SplitTouchingStep;
+import keentally.core.step.ThresholdStep;
+import keentally.core.step.UnmixDyesStep;
 import keentally.core.words.Headline;
 import keentally.core.words.Words;
 import keentally.desk.look.Glyph;
@@ -178,20 +192,20 @@ public final class StationPanel extends VBox {
     /** The panel made for a station where people live in it, else a fair one. */
     private Region panel(MethodStep step) {
         return switch (step.description().id()) {
-            case "threshold" -> body(new ThresholdPanel(desk, step.id(), ends));
-            case "colour-range" -> body(new ColourRangePanel(desk, step.id()));
-            case "similar-colour" -> body(new SimilarColourPanel(desk, step.id()));
-            case "cluster" -> body(new ClusterPanel(desk, step.id(), clusters));
-            case "paint" -> body(new PaintPanel(desk, step.id(), painting));
-            case "grow-regions" -> body(new GrowPanel(desk, step.id()));
-            case "merge-similar" -> body(new MergePanel(desk, step.id()));
-            case "sort-regions" -> body(new SortPanel(desk, step.id()));
-            case "label" -> body(new LabelPanel(desk, step.id()));
-            case "split-touching" -> body(new SplitPanel(desk, step.id()));
-            case "local-threshold" -> body(new LocalPanel(desk, step.id()));
-            case "edit-objects" -> body(new EditPanel(desk, step.id(), corrections));
-            case "levels" -> body(new LevelsPanel(desk, step.id(), levels));
-            case "unmix-dyes" -> body(new UnmixPanel(desk, stage, step.id()));
+            case ThresholdStep.ID -> body(new ThresholdPanel(desk, step.id(), ends));
+            case ColourRangeStep.ID -> body(new ColourRangePanel(desk, step.id()));
+            case SimilarColourStep.ID -> body(new SimilarColourPanel(desk, step.id()));
+            case ClusterStep.ID -> body(new ClusterPanel(desk, step.id(), clusters));
+            case PaintStep.ID -> body(new PaintPanel(desk, step.id(), painting));
+            case GrowRegionsStep.ID -> body(new GrowPanel(desk, step.id()));
+            case MergeSimilarStep.ID -> body(new MergePanel(desk, step.id()));
+            case SortRegionsStep.ID -> body(new SortPanel(desk, step.id()));
+            case LabelStep.ID -> body(new LabelPanel(desk, step.id()));
+            case SplitTouchingStep.ID -> body(new SplitPanel(desk, step.id()));
+            case LocalThresholdStep.ID -> body(new LocalPanel(desk, step.id()));
+            case EditObjectsStep.ID -> body(new EditPanel(desk, step.id(), corrections));
+            case LevelsStep.ID -> body(new LevelsPanel(desk, step.id(), levels));
+            case UnmixDyesStep.ID -> body(new UnmixPanel(desk, stage, step.id()));
             default -> body(new FairPanel(desk, step.id()));
         };
     }

@@ -16,6 +16,7 @@ import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
 import keentally.core.stats.Histogram;
 import keentally.core.step.State;
+import keentally.core.step.ThresholdStep;
 import keentally.core.threshold.Stability;
 import keentally.core.words.Figures;
 import keentally.desk.look.Prose;
@@ -61,7 +62,7 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
     }
 
     private boolean hasTwoEnds() {
-        return tuning.is("keep", "between") || tuning.is("keep", "outside");
+        return tuning.is(ThresholdStep.KEEP, "between") || tuning.is(ThresholdStep.KEEP, "outside");
     }
 
     /** The settings that the bars stand for. */
@@ -70,11 +71,11 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
             return tuning.handCut(at[0]);
         }
         Values values = tuning.step().values();
-        boolean onlyHigh = at.length == 1 && values.find(tuning.setting("low")).isEmpty();
+        boolean onlyHigh = at.length == 1 && values.find(ThresholdStep.LOW).isEmpty();
         if (!onlyHigh) {
-            values = values.withTree(tuning.setting("low"), at[0]);
+            values = values.withTree(ThresholdStep.LOW, at[0]);
         }
-        return at.length == 2 || onlyHigh ? values.withTree(tuning.setting("high"), at[at.length - 1]) : values;
+        return at.length == 2 || onlyHigh ? values.withTree(ThresholdStep.HIGH, at[at.length - 1]) : values;
     }
 
     /** Dark and bright, or below, between and above. */
@@ -85,15 +86,14 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
                 return false;
             }
             if (!hasTwoEnds()) {
-                return part == 0 == tuning.is("keep", "dark");
+                return part == 0 == tuning.is(ThresholdStep.KEEP, "dark");
             }
-            return isBetween(part) == tuning.is("keep", "between");
+            return isBetween(part) == tuning.is(ThresholdStep.KEEP, "between");
         }
 
         /** With one end left out, the band reaches to the end of the values. */
         private boolean isBetween(int part) {
-            boolean lowIsThere =
-                    tuning.step().values().find(tuning.setting("low")).isPresent();
+            boolean lowIsThere = tuning.step().values().find(ThresholdStep.LOW).isPresent();
             return part == (lowIsThere ? 1 : 0);
         }
 
@@ -179,7 +179,7 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
             stabilityOfEnds();
             return;
         }
-        Stability now = Stability.of(profile.get().histogram(), cuts[0], tuning.is("keep", "dark"));
+        Stability now = Stability.of(profile.get().histogram(), cuts[0], tuning.is(ThresholdStep.KEEP, "dark"));
         String key = now.isSteep() ? "stability.steep" : "stability.steady";
         stability.show(
                 Optional.of(now), Texts.of(key, Figures.percent(now.percent(-2)), Figures.percent(now.percent(2))));

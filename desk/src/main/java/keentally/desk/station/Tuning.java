@@ -18,9 +18,11 @@ import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
 import keentally.core.step.Beginning;
 import keentally.core.step.Findings;
+import keentally.core.step.LevelsStep;
 import keentally.core.step.State;
 import keentally.core.step.StepDescription;
 import keentally.core.step.StepFault;
+import keentally.core.step.ThresholdStep;
 import keentally.core.words.Words;
 import keentally.desk.look.Texts;
 import keentally.desk.model.Address;
@@ -82,13 +84,12 @@ final class Tuning {
         return step().values().find(setting).map(v -> Typed.text(setting, v)).orElse("");
     }
 
-    boolean is(String setting, Object word) {
-        Setting<?> found = step().description().setting(setting).orElseThrow();
-        return word.equals(tree(found));
+    boolean is(Setting<?> setting, Object word) {
+        return word.equals(tree(setting));
     }
 
     /** The word that is chosen. */
-    <E extends Enum<E>> E choice(String setting, E[] words) {
+    <E extends Enum<E>> E choice(Setting<?> setting, E[] words) {
         return Arrays.stream(words)
                 .filter(w -> is(setting, ChoiceSetting.word(w)))
                 .findFirst()
@@ -248,9 +249,9 @@ final class Tuning {
     /** Several cuts set by hand; six digits are more than a hand can mean. */
     Values handCuts(double[] cuts) {
         return step().values()
-                .withTree(setting("by"), "manual")
+                .withTree(LevelsStep.BY, "manual")
                 .withTree(
-                        setting("cuts"),
+                        LevelsStep.CUTS,
                         Arrays.stream(cuts)
                                 .map(c -> new BigDecimal(c).round(SIX_DIGITS).doubleValue())
                                 .boxed()
@@ -259,9 +260,6 @@ final class Tuning {
 
     /** A cut set by hand. */
     Values handCut(double cut) {
-        var description = step().description();
-        return step().values()
-                .withTree(description.setting("rule").orElseThrow(), "manual")
-                .withTree(description.setting("cut").orElseThrow(), cut);
+        return step().values().withTree(ThresholdStep.RULE, "manual").withTree(ThresholdStep.CUT, cut);
     }
 }

@@ -89,7 +89,7 @@ final class UnmixPanel extends VBox implements StationPanel.Body {
 
     /** Strokes count only while the dyes are one's own. */
     private List<Stroke> shown() {
-        return !tuning.isStale() && tuning.is("dyes", "own")
+        return !tuning.isStale() && tuning.is(UnmixDyesStep.DYES, "own")
                 ? tuning.strokesHere().strokes()
                 : List.of();
     }
@@ -133,8 +133,11 @@ final class UnmixPanel extends VBox implements StationPanel.Body {
             vectors.add(UNKNOWN);
         }
         vectors.set(dye, vector);
-        Values after = before.withTree(tuning.setting("dyes"), "own").withTree(tuning.setting("vectors"), vectors);
-        tuning.keep(after, "vectors", tuning.strokesHere().without(dye).and(stroke));
+        Values after = before.withTree(UnmixDyesStep.DYES, "own").withTree(UnmixDyesStep.VECTORS, vectors);
+        tuning.keep(
+                after,
+                UnmixDyesStep.VECTORS.id(),
+                tuning.strokesHere().without(dye).and(stroke));
         asked.set(-1);
     }
 

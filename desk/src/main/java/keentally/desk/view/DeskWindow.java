@@ -22,7 +22,11 @@ import javafx.stage.FileChooser;
 import javafx.stage.Stage;
 import keentally.core.method.MethodStep;
 import keentally.core.quantity.LengthUnit;
+import keentally.core.step.EdgeObjectsStep;
+import keentally.core.step.FlattenStep;
+import keentally.core.step.GateStep;
 import keentally.core.step.Steps;
+import keentally.core.step.ThresholdStep;
 import keentally.desk.look.Ask;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
@@ -205,22 +209,22 @@ public final class DeskWindow {
                 Map.entry("uneven-light", () -> flatten(stations)),
                 Map.entry("bar-in-field", () -> picture.fields().leaveOutCaption()),
                 Map.entry("field-unlike", () -> go(PictureModel.Section.FIELD)),
-                Map.entry("edge-objects", () -> addAtEnd(stations, "edge-objects")),
-                Map.entry("mostly-specks", () -> addAtEnd(stations, "gate")),
-                Map.entry("hand-cut", () -> trial("threshold")),
-                Map.entry("unstable-cut", () -> trial("threshold")),
-                Map.entry("one-mode", () -> trial("threshold")));
+                Map.entry("edge-objects", () -> addAtEnd(stations, EdgeObjectsStep.ID)),
+                Map.entry("mostly-specks", () -> addAtEnd(stations, GateStep.ID)),
+                Map.entry("hand-cut", () -> trial(ThresholdStep.ID)),
+                Map.entry("unstable-cut", () -> trial(ThresholdStep.ID)),
+                Map.entry("one-mode", () -> trial(ThresholdStep.ID)));
     }
 
     /** As the first station, where it is not there yet. */
     private void flatten(StationActions stations) {
         showBench();
         Optional<MethodStep> there = desk.method().steps().stream()
-                .filter(s -> s.description().id().equals("flatten"))
+                .filter(s -> s.description().id().equals(FlattenStep.ID))
                 .findFirst();
         desk.station().set(there.map(MethodStep::id).orElse(DeskModel.PICTURE));
         if (there.isEmpty()) {
-            stations.add(Steps.find("flatten").orElseThrow());
+            stations.add(Steps.find(FlattenStep.ID).orElseThrow());
         }
     }
 

@@ -12,7 +12,11 @@ import keentally.core.run.Readings;
 import keentally.core.run.Run;
 import keentally.core.stats.Histogram;
 import keentally.core.stats.Modes;
+import keentally.core.step.ChannelStep;
+import keentally.core.step.LevelsStep;
+import keentally.core.step.LocalThresholdStep;
 import keentally.core.step.State;
+import keentally.core.step.ThresholdStep;
 import keentally.core.threshold.Stability;
 import keentally.core.words.Figures;
 import keentally.core.work.Work;
@@ -52,10 +56,10 @@ final class CutCautions {
         for (Run.Station station : run.stations()) {
             Map<String, Object> settings = cautions.settings(station.step());
             switch (station.step().description().id()) {
-                case "channel" -> channel = String.valueOf(settings.get("of"));
-                case "threshold" -> cautions.threshold(station, settings, before, channel);
-                case "local-threshold" -> cautions.sameSignal(station, channel, before);
-                case "levels" -> cautions.byHand(station, "manual".equals(settings.get("by")));
+                case ChannelStep.ID -> channel = String.valueOf(settings.get(ChannelStep.OF.id()));
+                case ThresholdStep.ID -> cautions.threshold(station, settings, before, channel);
+                case LocalThresholdStep.ID -> cautions.sameSignal(station, channel, before);
+                case LevelsStep.ID -> cautions.byHand(station, "manual".equals(settings.get(LevelsStep.BY.id())));
                 default -> {}
             }
             before = station.after();
@@ -87,7 +91,7 @@ final class CutCautions {
     }
 
     private void threshold(Run.Station station, Map<String, Object> settings, State before, String channel) {
-        String rule = String.valueOf(settings.get("rule"));
+        String rule = String.valueOf(settings.get(ThresholdStep.RULE.id()));
         byHand(station, rule.equals("manual"));
         sameSignal(station, channel, before);
         if (station.findings().find("cut").isEmpty()
@@ -96,7 +100,7 @@ final class CutCautions {
         }
         Histogram h = Histogram.of(before.current().single().get(), before.field(), work);
         double cut = station.findings().find("cut").getAsDouble();
-        Stability stability = Stability.of(h, cut, "dark".equals(settings.get("keep")));
+        Stability stability = Stability.of(h, cut, "dark".equals(settings.get(ThresholdStep.KEEP.id())));
         if (stability.isSteep()) {
             found.add(new Caution(
                     "unstable-cut",
