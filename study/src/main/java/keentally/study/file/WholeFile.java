@@ -100,8 +100,13 @@ public final class WholeFile {
             case EOFException f -> "it ends too early";
             case FileSystemException f when f.getReason() != null -> f.getReason();
             case FileSystemException f -> "the system refused it";
-            default -> e.getMessage() == null ? "the system refused it" : e.getMessage();
+            default -> e.getMessage() == null ? "the system refused it" : withoutEnd(e.getMessage());
         };
+    }
+
+    /** For the middle of a sentence. */
+    private static String withoutEnd(String message) {
+        return message.replaceFirst("[.!\\s]+$", "");
     }
 
     /** What fills the new file. */
