@@ -120,9 +120,21 @@ public final class Jobs implements AutoCloseable {
         return job;
     }
 
+    /** How a job stands at one moment: two lists of them differ where a job has moved on. */
+    public record Standing(Job job, int done, int of) {
+        public String title() {
+            return job.title();
+        }
+
+        /** As {@link Job#stop()}. */
+        public void stop() {
+            job.stop();
+        }
+    }
+
     /** What runs and what waits, in order. */
-    public synchronized List<Job> list() {
-        return List.copyOf(jobs);
+    public synchronized List<Standing> list() {
+        return jobs.stream().map(j -> new Standing(j, j.done, j.of)).toList();
     }
 
     /** Whether nothing runs or waits. */

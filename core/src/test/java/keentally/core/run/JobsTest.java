@@ -46,7 +46,7 @@ class JobsTest {
             last.countDown();
         });
         await(half);
-        assertThat(jobs.list()).extracting(Jobs.Job::title).containsExactly("read", "write");
+        assertThat(jobs.list()).extracting(Jobs.Standing::title).containsExactly("read", "write");
         assertThat(jobs.list().getFirst().done()).isEqualTo(3);
         assertThat(jobs.list().getFirst().of()).isEqualTo(12);
         assertThat(told.get()).isGreaterThanOrEqualTo(3);

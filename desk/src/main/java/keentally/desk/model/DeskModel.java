@@ -86,7 +86,7 @@ public final class DeskModel implements AutoCloseable {
     private final ReadOnlyObjectWrapper<Set<String>> missing = new ReadOnlyObjectWrapper<>(Set.of());
     private Optional<LengthUnit> preferredUnit = Optional.empty();
     private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
-    private final ReadOnlyObjectWrapper<List<Jobs.Job>> running = new ReadOnlyObjectWrapper<>(List.of());
+    private final ReadOnlyObjectWrapper<List<Jobs.Standing>> running = new ReadOnlyObjectWrapper<>(List.of());
     private final AtomicBoolean telling = new AtomicBoolean();
 
     /**
@@ -246,7 +246,7 @@ public final class DeskModel implements AutoCloseable {
     }
 
     /** What is being done that takes long, and what waits. */
-    public ReadOnlyObjectProperty<List<Jobs.Job>> jobs() {
+    public ReadOnlyObjectProperty<List<Jobs.Standing>> jobs() {
         return running.getReadOnlyProperty();
     }
 

@@ -46,13 +46,13 @@ final class JobList {
     }
 
     private void refresh() {
-        List<Jobs.Job> jobs = desk.jobs().get();
+        List<Jobs.Standing> jobs = desk.jobs().get();
         button.setVisible(!jobs.isEmpty());
         if (jobs.isEmpty()) {
             popup.hide();
             return;
         }
-        Jobs.Job first = jobs.getFirst();
+        Jobs.Standing first = jobs.getFirst();
         bar.setProgress(progress(first));
         button.setText(
                 jobs.size() == 1
@@ -63,7 +63,7 @@ final class JobList {
         }
     }
 
-    private static double progress(Jobs.Job job) {
+    private static double progress(Jobs.Standing job) {
         return job.of() == 0 ? ProgressBar.INDETERMINATE_PROGRESS : (double) job.done() / job.of();
     }
 
@@ -77,10 +77,10 @@ final class JobList {
         popup.show(button, at.getMaxX() - WIDTH - 34, at.getMinY() - box.prefHeight(WIDTH + 28) - 14);
     }
 
-    private void fill(List<Jobs.Job> jobs) {
+    private void fill(List<Jobs.Standing> jobs) {
         box.getChildren().clear();
         for (int i = 0; i < jobs.size(); i++) {
-            Jobs.Job job = jobs.get(i);
+            Jobs.Standing job = jobs.get(i);
             Label title = new Label(job.title());
             title.setMaxWidth(Double.MAX_VALUE);
             HBox.setHgrow(title, Priority.ALWAYS);

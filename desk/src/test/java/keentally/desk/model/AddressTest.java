@@ -155,7 +155,7 @@ class AddressTest {
         keepBusy();
         actions.add(List.of(many), survey -> List.of());
         ui.settle(() -> desk.jobs().get().size() == 2);
-        assertThat(desk.jobs().get()).extracting(Jobs.Job::title).containsExactly("busy", "Reading pictures");
+        assertThat(desk.jobs().get()).extracting(Jobs.Standing::title).containsExactly("busy", "Reading pictures");
         desk.jobs().get().get(1).stop();
         ui.settle(() -> desk.jobs().get().size() == 1);
         ui.settle(() -> desk.message().get().equals("Stopped: Reading pictures."));

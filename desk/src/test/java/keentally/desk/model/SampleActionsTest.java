@@ -224,7 +224,7 @@ class SampleActionsTest {
     void aLongAdditionSaysHowFarItHasCome() throws IOException, FileFault {
         Path many = Files.createDirectory(folder.resolve("many"));
         for (int i = 0; i < 25; i++) {
-            picture("many/" + (100 + i) + ".png", 20_000, i); // wide, to take some milliseconds
+            picture("many/" + (100 + i) + ".png", 4_000, i);
         }
         List<Integer> done = new ArrayList<>();
         desk.jobs()
