@@ -56,8 +56,9 @@ final class BrushWidth extends HBox {
     private void take() {
         String typed = field.getText().strip();
         try {
+            String plain = Typed.ungrouped(typed);
             Length length = Length.of(
-                    typed.matches("[0-9.]+") ? typed + " " + desk.unit().id() : typed.replace(",", ""));
+                    plain.matches("[0-9.]+") ? plain + " " + desk.unit().id() : plain);
             double px = length.px(desk.scale());
             if (px > 0 && px <= MOST_PX) {
                 known.px = px;

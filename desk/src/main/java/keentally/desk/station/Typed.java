@@ -1,6 +1,7 @@
 package keentally.desk.station;
 
 import java.util.Arrays;
+import java.util.regex.Pattern;
 import keentally.core.quantity.Amounts;
 import keentally.core.setting.LimitSetting;
 import keentally.core.setting.ListSetting;
@@ -11,6 +12,8 @@ import keentally.core.setting.Setting;
 /** Settings as text that a person reads and types. */
 final class Typed {
     private Typed() {}
+
+    private static final Pattern THOUSANDS = Pattern.compile("^-?[1-9]\\d{0,2}(,\\d{3})+(?![\\d,])");
 
     /** Typed text as it would stand in a file: numbers where a number is meant. */
     static Object tree(Setting<?> setting, String text) {
@@ -24,9 +27,14 @@ final class Typed {
         };
     }
 
+    /** Without the commas between thousands. Any other comma stays, to be refused: "0,5" is not 5. */
+    static String ungrouped(String text) {
+        return THOUSANDS.matcher(text).replaceFirst(m -> m.group().replace(",", ""));
+    }
+
     private static Object number(String text) {
         try {
-            return Double.valueOf(text.strip().replace(",", ""));
+            return Double.valueOf(ungrouped(text.strip()));
         } catch (NumberFormatException e) {
             return text;
         }

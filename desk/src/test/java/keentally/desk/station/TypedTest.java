@@ -1,7 +1,9 @@
 package keentally.desk.station;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.List;
 import keentally.core.setting.Setting;
 import keentally.core.step.Steps;
 import org.junit.jupiter.api.Test;
@@ -29,5 +31,17 @@ class TypedTest {
         thereAndBack("group-phases", "groups", "crust: 0, dark", "crust: 0, dark");
         thereAndBack("threshold", "cut", "1,234.5", "1234.5");
         thereAndBack("smooth", "sigma", "1.5 um", "1.5 um");
+    }
+
+    /** Here the point parts decimals; a comma that cannot be between thousands must not make 5 of one half. */
+    @Test
+    void onlyCommasBetweenThousandsAreLeftOut() {
+        assertThat(Typed.ungrouped("12,345,678.9 px")).isEqualTo("12345678.9 px");
+        assertThat(Typed.ungrouped("-1,234")).isEqualTo("-1234");
+        for (String refused : List.of("0,5", "2,5 um", "1,23", "0,500", "1,2345", "1,234,5")) {
+            assertThat(Typed.ungrouped(refused)).isEqualTo(refused);
+        }
+        Setting<?> cut = Steps.find("threshold").orElseThrow().setting("cut").orElseThrow();
+        assertThatThrownBy(() -> cut.read(Typed.tree(cut, "0,5"))).isInstanceOf(IllegalArgumentException.class);
     }
 }
