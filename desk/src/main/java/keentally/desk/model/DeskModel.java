@@ -310,7 +310,7 @@ public final class DeskModel implements AutoCloseable {
     private void hold(OpenStudy next) {
         OpenStudy before = held;
         leaving.add(before);
-        jobs.start(Texts.of("job.keep-study"), job -> letGo(before), () -> letGo(before));
+        putAway(before);
         held = next;
         pictures.clear();
         missing.set(Set.of());
@@ -322,6 +322,11 @@ public final class DeskModel implements AutoCloseable {
         sampleId.set("");
         study.set(start);
         show(start.samples().isEmpty() ? "" : start.samples().getFirst());
+    }
+
+    /** What must be done cannot be stopped, only put behind the others: closing a file is nothing for the interface thread. */
+    private void putAway(OpenStudy before) {
+        jobs.start(Texts.of("job.keep-study"), job -> letGo(before), () -> putAway(before));
     }
 
     /** Once, whether in its turn or at the very end; one after the other, so that the end waits for one that is under way. */

@@ -163,4 +163,19 @@ class AddressTest {
         ui.settle(() -> desk.jobs().get().isEmpty());
         assertThat(desk.study().get().samples()).hasSize(2);
     }
+
+    /** Stopping is asked on the interface thread, which must not wait for a file to be closed. */
+    @Test
+    void puttingAStudyAwayIsOnlyMovedBehind() throws Exception {
+        keepBusy();
+        desk.begin(Study.empty());
+        ui.settle(() -> desk.jobs().get().size() == 2);
+        Jobs.Standing before = desk.jobs().get().get(1);
+        before.stop();
+        ui.settle(
+                () -> desk.jobs().get().size() == 2 && desk.jobs().get().get(1).job() != before.job());
+        assertThat(desk.jobs().get().get(1).title()).isEqualTo(before.title());
+        busy.countDown();
+        ui.settle(() -> desk.jobs().get().isEmpty());
+    }
 }
