@@ -8,6 +8,8 @@ import java.time.format.DateTimeFormatter;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
@@ -172,12 +174,17 @@ public final class StudyActions {
                 .toList();
         desk.job(Texts.of("job.pack"), job -> {
             try {
+                Set<String> left = new TreeSet<>();
                 for (int i = 0; i < samples.size(); i++) {
                     job.at(i, samples.size());
-                    PictureShelf.pack(samples.get(i).picture(), file);
+                    PictureShelf.pack(samples.get(i).picture(), file)
+                            .forEach(f -> left.add(f.getFileName().toString()));
                 }
-                long packed = file.packedCount();
-                ui.execute(() -> desk.say(Texts.of("study.packed", String.valueOf(packed))));
+                String packed = String.valueOf(file.packedCount());
+                String said = left.isEmpty()
+                        ? Texts.of("study.packed", packed)
+                        : Texts.of("study.packed-some", packed, String.join(", ", left));
+                ui.execute(() -> desk.say(said));
             } catch (FileFault e) {
                 ui.execute(() -> desk.say(e.getMessage()));
             }

@@ -54,6 +54,10 @@ public final class ShapesTool implements StageTool {
     public ShapesTool(boolean single, Runnable onDone) {
         this.single = single;
         this.onDone = onDone;
+        hand.addListener(o -> {
+            path.clear();
+            hover = null;
+        });
     }
 
     public ObjectProperty<List<Field.Part>> parts() {

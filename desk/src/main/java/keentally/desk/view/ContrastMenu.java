@@ -108,8 +108,10 @@ final class ContrastMenu extends ToggleButton {
         say();
     }
 
+    /** What is shown, which is not what the sliders say where one has passed the other. */
     private void say() {
-        blackValue.setText(Figures.fixed(black.getValue(), 0) + " %");
-        whiteValue.setText(Figures.fixed(white.getValue(), 0) + " %");
+        Contrast now = stage.contrast().get().orElse(Contrast.AS_IT_IS);
+        blackValue.setText(Figures.fixed(MOST * now.black(), 0) + " %");
+        whiteValue.setText(Figures.fixed(MOST * now.white(), 0) + " %");
     }
 }

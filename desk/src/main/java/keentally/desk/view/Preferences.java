@@ -3,17 +3,20 @@ package keentally.desk.view;
 import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.BiFunction;
 import javafx.geometry.Rectangle2D;
 import javafx.stage.FileChooser;
 import javafx.stage.Screen;
 import javafx.stage.Stage;
 import javafx.stage.Window;
+import keentally.core.quantity.LengthUnit;
 import keentally.desk.look.Theme;
 import keentally.study.file.FileFault;
 import keentally.study.file.Json;
@@ -26,6 +29,17 @@ public final class Preferences {
     private static final double HEIGHT = 800;
     private static final double MEMORY = 60;
     private static final int RECENT = 10;
+
+    /** No window is smaller, and no screen larger. */
+    private static final double LEAST = 200;
+
+    private static final double MOST = 20_000;
+
+    /** The unit that a scale comes in. */
+    static final String AUTO_UNIT = "auto";
+
+    static final int LEAST_MEMORY = 25;
+    static final int MOST_MEMORY = 85;
 
     private final Path file;
     private final BiFunction<FileChooser, Window, File> saving;
@@ -57,15 +71,17 @@ public final class Preferences {
     }
 
     double width() {
-        return number("width", WIDTH);
+        return number("width", WIDTH, LEAST, MOST);
     }
 
     double height() {
-        return number("height", HEIGHT);
+        return number("height", HEIGHT, LEAST, MOST);
     }
 
-    private double number(String key, double fallback) {
-        return kept.get(key) instanceof Number n ? n.doubleValue() : fallback;
+    /** @param fallback where there is none, or one that nobody can have set */
+    private double number(String key, double fallback, double least, double most) {
+        double kept = this.kept.get(key) instanceof Number n ? n.doubleValue() : fallback;
+        return kept >= least && kept <= most ? kept : fallback;
     }
 
     Theme theme() {
@@ -79,12 +95,12 @@ public final class Preferences {
 
     /** The unit that a first scale turns a method to: {@code auto} for the scale's own, or a unit's id. */
     String unit() {
-        return kept.get("unit") instanceof String s ? s : "auto";
+        return kept.get("unit") instanceof String s && LengthUnit.find(s).isPresent() ? s : AUTO_UNIT;
     }
 
     /** How much of the machine's memory the program may take from its next start on. */
     int memoryPercent() {
-        return (int) number("memory", MEMORY);
+        return (int) number("memory", MEMORY, LEAST_MEMORY, MOST_MEMORY);
     }
 
     void remember(String unit, int memoryPercent) {
@@ -102,8 +118,19 @@ public final class Preferences {
     /** Studies opened lately, the last first. */
     List<Path> recent() {
         return kept.get("recent") instanceof List<?> list
-                ? list.stream().map(String::valueOf).map(Path::of).toList()
+                ? list.stream()
+                        .map(String::valueOf)
+                        .flatMap(f -> path(f).stream())
+                        .toList()
                 : List.of();
+    }
+
+    private static Optional<Path> path(String name) {
+        try {
+            return Optional.of(Path.of(name));
+        } catch (InvalidPathException noPath) {
+            return Optional.empty();
+        }
     }
 
     void opened(Path study) {
@@ -117,8 +144,8 @@ public final class Preferences {
 
     /** Where it stood last, if a screen is still there. */
     void place(Stage window) {
-        double x = number("x", Double.NaN);
-        double y = number("y", Double.NaN);
+        double x = number("x", Double.NaN, -MOST, MOST);
+        double y = number("y", Double.NaN, -MOST, MOST);
         boolean seen = Screen.getScreens().stream()
                 .map(Screen::getVisualBounds)
                 .anyMatch(b -> !Double.isNaN(x + y) && b.contains(new Rectangle2D(x, y, 100, 40)));

@@ -28,10 +28,10 @@ final class PreferencesDialog {
         theme.setValue(preferences.theme());
         ComboBox<String> unit = new ComboBox<>();
         unit.setId("preferences-unit");
-        unit.getItems().setAll(List.of("auto", "nm", "um", "mm", "cm"));
+        unit.getItems().setAll(List.of(Preferences.AUTO_UNIT, "nm", "um", "mm", "cm"));
         unit.setConverter(new Words<>("preferences.unit."));
         unit.setValue(preferences.unit());
-        Slider memory = new Slider(25, 85, preferences.memoryPercent());
+        Slider memory = new Slider(Preferences.LEAST_MEMORY, Preferences.MOST_MEMORY, preferences.memoryPercent());
         memory.setId("preferences-memory");
         memory.setMajorTickUnit(5);
         memory.setSnapToTicks(true);

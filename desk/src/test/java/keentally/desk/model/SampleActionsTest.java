@@ -203,7 +203,7 @@ class SampleActionsTest {
         add(List.of(file));
         ui.settle(() -> desk.open().get().isPresent());
         studies.pack();
-        ui.settle(() -> desk.message().get().contains("1 pictures are in the study file"));
+        ui.settle(() -> desk.message().get().equals("Pictures in the study file: 1."));
         Path copy = folder.resolve("sub/copy.tally");
         Files.createDirectories(copy.getParent());
         studies.copy(copy);

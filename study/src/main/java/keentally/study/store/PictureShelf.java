@@ -153,13 +153,31 @@ public final class PictureShelf {
         return found;
     }
 
-    /** Packs the files of a picture into the study, those that are there and not in it yet. */
-    public static void pack(PictureRef ref, StudyFile study) throws FileFault {
+    /**
+     * Packs the files of a picture into the study.
+     *
+     * @return those that the study does not hold now either: they are missing, or not what they were when they were added
+     */
+    public static List<Path> pack(PictureRef ref, StudyFile study) throws FileFault {
+        List<Path> left = new ArrayList<>();
         for (Source source : ref.sources()) {
-            if (Files.exists(source.file())) {
-                byte[] bytes = WholeFile.read(source.file());
-                study.pack(Sha256.of(bytes), source.file().getFileName().toString(), bytes);
+            if (!pack(source, study)) {
+                left.add(source.file());
             }
         }
+        return left;
+    }
+
+    private static boolean pack(Source source, StudyFile study) throws FileFault {
+        if (Files.exists(source.file())) {
+            byte[] bytes = WholeFile.read(source.file());
+            String sha256 = Sha256.of(bytes);
+            if (source.stamp().map(s -> s.sha256().equals(sha256)).orElse(true)) {
+                study.pack(sha256, source.file().getFileName().toString(), bytes);
+                return true;
+            }
+        }
+        return source.stamp().isPresent()
+                && study.packed(source.stamp().get().sha256()).isPresent();
     }
 }
