@@ -9,6 +9,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CopyOnWriteArrayList;
@@ -17,14 +18,20 @@ import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
+import java.util.stream.Stream;
 import javafx.application.Platform;
 import javafx.collections.ListChangeListener;
 import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
 import javafx.geometry.VerticalDirection;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.DialogPane;
 import javafx.scene.control.Labeled;
+import javafx.scene.control.MenuBar;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.image.PixelFormat;
@@ -38,6 +45,7 @@ import javafx.stage.Stage;
 import javafx.stage.Window;
 import javax.imageio.ImageIO;
 import keentally.core.measure.ObjectTable;
+import keentally.core.picture.Picture;
 import keentally.core.step.Steps;
 import keentally.core.view.Viewport;
 import keentally.core.work.Cancel;
@@ -51,7 +59,11 @@ import keentally.desk.trial.TrialModel;
 import keentally.desk.view.DeskWindow;
 import keentally.desk.view.Preferences;
 import keentally.samples.DemoFiles;
+import keentally.study.document.PictureRef;
 import keentally.study.document.Study;
+import keentally.study.document.Thing.SampleThing;
+import keentally.study.picture.PictureWriter;
+import keentally.study.store.PictureShelf;
 import keentally.study.store.StudyFile;
 import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
@@ -77,6 +89,7 @@ public final class DeskDriver implements AutoCloseable {
     private DeskDriver(Path home) throws Exception {
         stage = FxToolkit.registerStage(Stage::new);
         onFx(() -> {
+            Thread.currentThread().setUncaughtExceptionHandler((thread, e) -> crashes.add(e));
             Window.getWindows().addListener(heard);
             Theme.loadFonts();
             model = new DeskModel(Platform::runLater, crashes::add);
@@ -114,6 +127,25 @@ public final class DeskDriver implements AutoCloseable {
                 Desk.demo(drawn().stream().filter(d -> d.title().equals(sample)).toList()));
         driver.onFx(() -> {
             driver.model.station().set(station);
+            return null;
+        });
+        driver.quiet();
+        return driver;
+    }
+
+    /** As {@link #demo(Path, String, String)} with the picture itself selected, and that a quarter as wide and high: what is not looked at is quicker so. */
+    public static DeskDriver smallDemo(Path home, String sample) throws Exception {
+        Study study =
+                Desk.demo(drawn().stream().filter(d -> d.title().equals(sample)).toList());
+        SampleThing thing = study.sample("s1").orElseThrow();
+        Picture picture =
+                new PictureShelf(Optional.empty()).take(thing.picture()).file().picture();
+        Path file = Files.createDirectories(home).resolve("small.tif");
+        PictureWriter.tiff(file, picture.thinned(4));
+        DeskDriver driver =
+                demo(home, study.with("s1", thing.with(PictureRef.of(file, 1)).with(List.of())));
+        driver.onFx(() -> {
+            driver.model.station().set("");
             return null;
         });
         driver.quiet();
@@ -538,6 +570,51 @@ public final class DeskDriver implements AutoCloseable {
     public void letGo(KeyCode code) {
         robot.release(code);
         quiet();
+    }
+
+    /** Does something that may ask, and does not wait for the answer. */
+    public void later(Runnable what) {
+        Platform.runLater(what);
+        quiet();
+    }
+
+    /** Fires a button or a choice without the mouse, and does not wait where it asks something. */
+    public void fire(String id) {
+        later(((ButtonBase) node(id))::fire);
+    }
+
+    /** Chooses a command by its place in the menus, as if it had been clicked there; it may ask something. */
+    public void command(String id) {
+        MenuItem item = onFx(() -> MenuWalk.leaves(((MenuBar) stage.getScene().lookup(".menu-bar")).getMenus()).stream()
+                .filter(i -> ("menu-" + id).equals(i.getId()))
+                .findFirst()
+                .orElseThrow());
+        later(item::fire);
+    }
+
+    /** What a small window asks that has opened beside the desk; nothing where there is none. */
+    public Optional<DialogPane> asked() {
+        return onFx(() -> Window.getWindows().stream()
+                .filter(w -> w != stage && w.isShowing())
+                .flatMap(w -> w.getScene().getRoot() instanceof DialogPane pane ? Stream.of(pane) : Stream.empty())
+                .findFirst());
+    }
+
+    /** Puts a text into a field of the window that asks. */
+    public void fill(String id, String text) {
+        onFx(() -> {
+            ((TextInputControl) asked().orElseThrow().lookup("#" + id)).setText(text);
+            return null;
+        });
+    }
+
+    /** Presses the yes of the window that asks, or its no. */
+    public void answer(boolean yes) {
+        DialogPane pane = asked().orElseThrow();
+        later(() -> pane.getButtonTypes().stream()
+                .filter(b -> b.getButtonData().isCancelButton() != yes)
+                .findFirst()
+                .ifPresent(b -> ((Button) pane.lookupButton(b)).fire()));
     }
 
     /** Replaces the text of a field and presses Enter. */

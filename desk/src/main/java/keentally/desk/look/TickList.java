@@ -3,6 +3,7 @@ package keentally.desk.look;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Consumer;
 import javafx.scene.Scene;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ScrollPane;
@@ -26,6 +27,15 @@ public final class TickList {
 
     /** The ids that are ticked; none where the person left. */
     public List<String> ask(Scene owner, String title, String about, String yes) {
+        return Ask.that(owner, title, content(about), yes) ? ticked() : List.of();
+    }
+
+    /** @param take told of the ids that are ticked, until it can take them; throws IllegalArgumentException with a sentence */
+    public void until(Scene owner, String title, String about, String yes, Consumer<List<String>> take) {
+        Ask.until(owner, title, content(about), yes, () -> take.accept(ticked()));
+    }
+
+    private VBox content(String about) {
         VBox list = new VBox(8);
         list.getChildren().setAll(boxes.values());
         ScrollPane scroll = new ScrollPane(list);
@@ -33,10 +43,10 @@ public final class TickList {
         scroll.setMaxHeight(MOST_HEIGHT);
         VBox content = new VBox(12, Prose.of(about, "hint"), scroll);
         content.setPrefWidth(WIDTH);
-        return Ask.that(owner, title, content, yes)
-                ? boxes.keySet().stream()
-                        .filter(id -> boxes.get(id).isSelected())
-                        .toList()
-                : List.of();
+        return content;
+    }
+
+    private List<String> ticked() {
+        return boxes.keySet().stream().filter(id -> boxes.get(id).isSelected()).toList();
     }
 }

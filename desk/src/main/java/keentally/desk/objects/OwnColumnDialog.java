@@ -63,9 +63,7 @@ final class OwnColumnDialog {
         VBox all = new VBox(8, grid, says, Prose.of(Texts.of("own.help"), "hint"));
         all.setPrefWidth(460);
         Platform.runLater(before.isPresent() ? formula::requestFocus : name::requestFocus);
-        if (Ask.that(owner, Texts.of("own.title"), all, Texts.of("own.yes"))) {
-            take();
-        }
+        Ask.until(owner, Texts.of("own.title"), all, Texts.of("own.yes"), this::take);
     }
 
     private boolean isRemoval() {
@@ -91,21 +89,17 @@ final class OwnColumnDialog {
     }
 
     private void take() {
-        try {
-            List<OwnColumn> next = new ArrayList<>(desk.method().own());
-            Optional<OwnColumn> made = isRemoval() ? Optional.empty() : Optional.of(column());
-            int at = before.map(next::indexOf).orElse(next.size());
-            if (before.isPresent()) {
-                next.remove(at);
-            }
-            made.ifPresent(c -> next.add(at, c));
-            if (next.stream().map(OwnColumn::name).distinct().count() < next.size()) {
-                throw new IllegalArgumentException(
-                        Texts.of("own.twice", name.getText().strip()));
-            }
-            desk.change(Texts.of("action.columns"), m -> m.withOwn(next));
-        } catch (IllegalArgumentException e) {
-            desk.say(Texts.complaint(e.getMessage()));
+        List<OwnColumn> next = new ArrayList<>(desk.method().own());
+        Optional<OwnColumn> made = isRemoval() ? Optional.empty() : Optional.of(column());
+        int at = before.map(next::indexOf).orElse(next.size());
+        if (before.isPresent()) {
+            next.remove(at);
         }
+        made.ifPresent(c -> next.add(at, c));
+        if (next.stream().map(OwnColumn::name).distinct().count() < next.size()) {
+            throw new IllegalArgumentException(
+                    Texts.of("own.twice", name.getText().strip()));
+        }
+        desk.change(Texts.of("action.columns"), m -> m.withOwn(next));
     }
 }

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.application.Platform;
+import javafx.event.Event;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -20,6 +21,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import javafx.stage.Stage;
+import javafx.stage.WindowEvent;
 import keentally.core.method.MethodStep;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.step.EdgeObjectsStep;
@@ -110,6 +112,7 @@ public final class DeskWindow {
             }
         });
         this.objects = new ObjectsPane(desk, take.menu(), take::spread);
+        root.setId("desk");
         root.getStyleClass().add("desk");
         root.setTop(new DeskMenus(this, desk, stageModel, picture).bar());
         this.bench = new DeskView(
@@ -383,8 +386,9 @@ public final class DeskWindow {
         return preferences.theme();
     }
 
+    /** As the window's own button: whoever would lose something is asked first. */
     void quit() {
-        window.close();
+        Event.fireEvent(window, new WindowEvent(window, WindowEvent.WINDOW_CLOSE_REQUEST));
     }
 
     /** Shows the window; it remembers its size and place when it goes. */

@@ -1,6 +1,5 @@
 package keentally.desk.view;
 
-import java.util.List;
 import javafx.scene.Scene;
 import keentally.desk.look.Texts;
 import keentally.desk.look.TickList;
@@ -20,15 +19,11 @@ final class JoinDialog {
                 list.add(id, sample.name(), false);
             }
         }
-        List<String> chosen = list.ask(owner, Texts.of("join.title"), Texts.of("join.about"), Texts.of("join.yes"));
-        if (chosen.size() == 1) {
-            desk.say(Texts.of("join.too-few"));
-        } else if (!chosen.isEmpty()) {
-            try {
-                actions.join(chosen);
-            } catch (IllegalArgumentException e) {
-                desk.say(Texts.complaint(e.getMessage()));
+        list.until(owner, Texts.of("join.title"), Texts.of("join.about"), Texts.of("join.yes"), chosen -> {
+            if (chosen.size() < 2) {
+                throw new IllegalArgumentException(Texts.of("join.too-few"));
             }
-        }
+            actions.join(chosen);
+        });
     }
 }

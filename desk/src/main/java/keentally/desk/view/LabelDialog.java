@@ -36,10 +36,7 @@ final class LabelDialog {
         grid.addRow(2, Pieces.name("label.amount"), amount);
         grid.addRow(3, Pieces.name("label.note"), note);
         Platform.runLater(name::requestFocus);
-        if (!Ask.that(owner, Texts.of("label.title"), grid, Texts.of("label.yes"))) {
-            return;
-        }
-        try {
+        Ask.until(owner, Texts.of("label.title"), grid, Texts.of("label.yes"), () -> {
             Optional<SlideLabel.Amount> number =
                     amount.getText().isBlank() ? Optional.empty() : Optional.of(SlideLabel.Amount.of(amount.getText()));
             SlideLabel changed = new SlideLabel(
@@ -48,9 +45,7 @@ final class LabelDialog {
                     group.getText().strip(),
                     number);
             actions.label(id, changed);
-        } catch (IllegalArgumentException e) {
-            desk.say(Texts.complaint(e.getMessage()));
-        }
+        });
     }
 
     private static TextField field(String id, String text, String prompt) {

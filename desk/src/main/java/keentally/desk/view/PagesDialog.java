@@ -66,9 +66,14 @@ final class PagesDialog {
         String about = Texts.of("pages.about", survey.file().getFileName(), String.valueOf(survey.pages()));
         VBox content = new VBox(10, Prose.of(about, "hint"), apart, channels, scroll);
         content.setPrefWidth(440);
-        return Ask.that(owner, Texts.of("pages.title"), content, Texts.of("pages.yes"))
-                ? (channels.isSelected() ? joined() : each())
-                : List.of();
+        List<NewSample> taken = new ArrayList<>();
+        Ask.until(owner, Texts.of("pages.title"), content, Texts.of("pages.yes"), () -> {
+            if (pages.stream().noneMatch(CheckBox::isSelected)) {
+                throw new IllegalArgumentException(Texts.of("pages.none"));
+            }
+            taken.addAll(channels.isSelected() ? List.of(joined()) : each());
+        });
+        return taken;
     }
 
     private String bare() {
@@ -88,13 +93,14 @@ final class PagesDialog {
         return samples;
     }
 
-    private List<NewSample> joined() {
+    /** @throws IllegalArgumentException where two channels are called the same, or one nothing */
+    private NewSample joined() {
         List<PictureRef.Source> sources = new ArrayList<>();
         for (int i = 0; i < pages.size(); i++) {
             if (pages.get(i).isSelected()) {
                 sources.add(PictureShelf.source(names.get(i).getText().strip(), survey, i + 1));
             }
         }
-        return sources.isEmpty() ? List.of() : List.of(new NewSample(bare(), new PictureRef(sources)));
+        return new NewSample(bare(), new PictureRef(sources));
     }
 }

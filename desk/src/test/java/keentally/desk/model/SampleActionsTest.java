@@ -2,7 +2,6 @@ package keentally.desk.model;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -10,10 +9,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
-import javax.imageio.IIOImage;
-import javax.imageio.ImageIO;
-import javax.imageio.ImageWriter;
-import javax.imageio.stream.FileImageOutputStream;
 import keentally.core.picture.Plane8;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.Scale;
@@ -108,18 +103,7 @@ class SampleActionsTest {
 
     @Test
     void pagesBecomeSamplesOrChannelsAsThePersonSays() throws Exception {
-        Path file = folder.resolve("pages.tif");
-        ImageWriter writer = ImageIO.getImageWritersByFormatName("tiff").next();
-        try (FileImageOutputStream out = new FileImageOutputStream(file.toFile())) {
-            writer.setOutput(out);
-            writer.prepareWriteSequence(null);
-            for (int page = 0; page < 3; page++) {
-                BufferedImage image = new BufferedImage(20, 10, BufferedImage.TYPE_BYTE_GRAY);
-                image.getRaster().setSample(3, 3, 0, 50 * (page + 1));
-                writer.writeToSequence(new IIOImage(image, null, null), null);
-            }
-            writer.endWriteSequence();
-        }
+        Path file = PagesFile.write(folder.resolve("pages.tif"), 3);
         List<Survey> asked = new ArrayList<>();
         actions.add(List.of(file), survey -> {
             asked.add(survey);
