@@ -62,7 +62,7 @@ final class StationCard extends VBox {
     }
 
     void show(String text, boolean muted, Optional<String> fault) {
-        headline.setText(text);
+        headline.setText(text.replace(" %", "\u00a0%")); // never parted from its number
         headline.setTooltip(text.isEmpty() ? null : new Tooltip(fault.orElse(text)));
         pseudoClassStateChanged(MUTED, muted);
         pseudoClassStateChanged(FAULTY, fault.isPresent());

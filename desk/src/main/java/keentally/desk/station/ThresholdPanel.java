@@ -5,6 +5,7 @@ import javafx.application.Platform;
 import javafx.beans.property.IntegerProperty;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import keentally.core.method.MethodStep;
@@ -48,10 +49,17 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
                 at -> tuning.keepAs(byHand(at), Texts.of("action.cut")),
                 held);
         getStyleClass().add("threshold-panel");
+        HBox ends = new HBox();
+        ends.getStyleClass().add("setting-pair");
         for (Setting<?> setting : tuning.step().description().settings()) {
             if (setting.applies(tuning.step().values())) {
-                getChildren().add(new SettingRow(tuning, setting));
+                boolean end = setting == ThresholdStep.LOW || setting == ThresholdStep.HIGH;
+                (end ? ends : this).getChildren().add(new SettingRow(tuning, setting));
             }
+        }
+        if (!ends.getChildren().isEmpty()) {
+            ends.getChildren().forEach(row -> HBox.setHgrow(row, Priority.ALWAYS));
+            getChildren().add(ends);
         }
         VBox.setVgrow(histogram, Priority.ALWAYS);
         bands.setId("band-shares");
