@@ -9,7 +9,7 @@ import keentally.core.work.Work;
 import keentally.core.work.Workers;
 import keentally.samples.DemoFiles;
 import keentally.samples.DemoSample;
-import keentally.study.document.FieldWish;
+import keentally.study.document.FieldRequest;
 import keentally.study.file.FileFault;
 import keentally.study.result.BatchRun;
 import keentally.study.result.PictureOrder;
@@ -42,7 +42,7 @@ final class ExampleCommand implements Callable<Integer> {
         DemoFiles.claim(folder, "samples");
         try (Workers workers = Workers.of(hands)) {
             TerminalWatcher watcher = new TerminalWatcher(spec.commandLine().getErr());
-            for (DemoFiles.Written demo : DemoFiles.write(folder.resolve("samples"), new Work(workers, new Cancel()))) {
+            for (DemoFiles.Output demo : DemoFiles.write(folder.resolve("samples"), new Work(workers, new Cancel()))) {
                 DemoSample sample = demo.sample();
                 PictureOrder wanted = new PictureOrder(
                         Optional.of(sample.id()),
@@ -50,7 +50,7 @@ final class ExampleCommand implements Callable<Integer> {
                         true,
                         Optional.of(sample.scale()),
                         false,
-                        sample.field().stream().map(FieldWish::of).toList(),
+                        sample.field().stream().map(FieldRequest::of).toList(),
                         sample.hand());
                 Path results = folder.resolve("results").resolve(sample.id());
                 RunOrder order = new RunOrder(sample.method(), List.of(wanted), results, 1, false);

@@ -46,10 +46,10 @@ final class PictureWords {
      * @param name empty for that of its file
      * @param settled whether it was said which page of its file counts
      */
-    record Wanted(Optional<String> name, PictureRef picture, boolean settled) {}
+    record PictureRequest(Optional<String> name, PictureRef picture, boolean settled) {}
 
     /** @throws IllegalArgumentException in a sentence, where the words do not go together */
-    List<Wanted> wanted(List<Path> pictures) {
+    List<PictureRequest> wanted(List<Path> pictures) {
         if (page != null && pages != null) {
             throw new IllegalArgumentException("--page and --pages both say which pages count; give one of them");
         }
@@ -59,7 +59,7 @@ final class PictureWords {
         if (pictures.isEmpty() && channels.isEmpty()) {
             throw new IllegalArgumentException("name at least one picture, or --channels");
         }
-        List<Wanted> wanted = new ArrayList<>();
+        List<PictureRequest> wanted = new ArrayList<>();
         List<String> names = SampleNames.ofFiles(pictures);
         for (int i = 0; i < pictures.size(); i++) {
             wanted.addAll(wanted(pictures.get(i), names.get(i)));
@@ -68,11 +68,11 @@ final class PictureWords {
         return wanted;
     }
 
-    private List<Wanted> wanted(Path picture, String name) {
+    private List<PictureRequest> wanted(Path picture, String name) {
         Pages are = pages == null ? Pages.FIRST : read(pages);
         boolean settled = page != null || pages != null;
-        List<Wanted> plain =
-                List.of(new Wanted(Optional.empty(), PictureRef.of(picture, page == null ? 1 : page), settled));
+        List<PictureRequest> plain =
+                List.of(new PictureRequest(Optional.empty(), PictureRef.of(picture, page == null ? 1 : page), settled));
         if (are == Pages.FIRST) {
             return plain;
         }
@@ -87,9 +87,9 @@ final class PictureWords {
         }
         return are == Pages.EACH
                 ? IntStream.rangeClosed(1, survey.pages())
-                        .mapToObj(p -> new Wanted(Optional.of(name + "-" + p), PictureRef.of(picture, p), true))
+                        .mapToObj(p -> new PictureRequest(Optional.of(name + "-" + p), PictureRef.of(picture, p), true))
                         .toList()
-                : List.of(new Wanted(Optional.of(name), channelsOf(survey), true));
+                : List.of(new PictureRequest(Optional.of(name), channelsOf(survey), true));
     }
 
     private static Pages read(String word) {
@@ -109,7 +109,7 @@ final class PictureWords {
                 .toList());
     }
 
-    private static Wanted joined(String words) {
+    private static PictureRequest joined(String words) {
         List<Source> sources = new ArrayList<>();
         for (String word : words.split(",")) {
             int at = word.indexOf('=');
@@ -120,6 +120,6 @@ final class PictureWords {
             Path file = Path.of(word.substring(at + 1).strip());
             sources.add(new Source(word.substring(0, at).strip(), file, 1, Optional.empty()));
         }
-        return new Wanted(Optional.empty(), new PictureRef(sources), true);
+        return new PictureRequest(Optional.empty(), new PictureRef(sources), true);
     }
 }

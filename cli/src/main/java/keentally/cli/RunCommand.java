@@ -11,8 +11,8 @@ import keentally.core.method.MethodStep;
 import keentally.core.quantity.Mass;
 import keentally.core.quantity.Scale;
 import keentally.core.work.Workers;
+import keentally.study.document.FieldRequest;
 import keentally.study.document.FieldText;
-import keentally.study.document.FieldWish;
 import keentally.study.file.FileFault;
 import keentally.study.method.MethodFile;
 import keentally.study.result.BatchRun;
@@ -88,7 +88,7 @@ final class RunCommand implements Callable<Integer> {
         RunOrder order;
         try {
             Optional<Scale> given = scale == null || fromFile ? Optional.empty() : Optional.of(Scale.of(scale));
-            List<FieldWish> wishes = field.stream().map(FieldText::readWish).toList();
+            List<FieldRequest> wishes = field.stream().map(FieldText::readWish).toList();
             List<PictureOrder> samples = words.wanted(pictures).stream()
                     .map(w -> new PictureOrder(w.name(), w.picture(), w.settled(), given, fromFile, wishes, Map.of()))
                     .toList();

@@ -119,9 +119,9 @@ public final class Desk extends Application {
     }
 
     /** The study of some of the demo samples. */
-    public static Study demo(List<DemoFiles.Listed> samples) throws FileFault, MethodFault {
+    public static Study demo(List<DemoFiles.Entry> samples) throws FileFault, MethodFault {
         Study study = Study.empty();
-        for (DemoFiles.Listed demo : samples) {
+        for (DemoFiles.Entry demo : samples) {
             String method = "m" + (study.samples().size() + 1);
             SampleThing sample = SampleThing.of(demo.title(), demo.picture(), method);
             // what a person can read off the picture is left to be done

@@ -12,7 +12,7 @@ import javafx.scene.input.KeyCode;
 import javax.imageio.ImageIO;
 import keentally.core.hand.Corrections;
 import keentally.core.hand.HandWork;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.step.Steps;
 import keentally.desk.station.StationActions;
 import org.junit.jupiter.api.AfterEach;
@@ -45,7 +45,7 @@ class EditWindowTest {
     }
 
     private long area(double x, double y) {
-        Objects objects = desk.table().objects();
+        ObjectSet objects = desk.table().objects();
         return objects.regions().pixels(objects.regions().at((int) x, (int) y));
     }
 

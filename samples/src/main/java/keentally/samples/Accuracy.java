@@ -22,7 +22,7 @@ import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Neighbours;
 import keentally.core.picture.PlaneF;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.threshold.Cut;
 import keentally.core.work.Work;
 
@@ -161,7 +161,7 @@ public final class Accuracy {
         PlaneF blurred = Gaussian.of(drawn, blur, Work.alone());
         Field field = Field.whole(SIDE, SIDE);
         Mask mask = Cut.bright(50).mask(blurred, field, Work.alone());
-        Objects objects = Objects.of(Labeller.regions(mask, Neighbours.EIGHT, Work.alone()));
+        ObjectSet objects = ObjectSet.of(Labeller.regions(mask, Neighbours.EIGHT, Work.alone()));
         if (objects.count() != 1) {
             throw new IllegalStateException("one shape was drawn but " + objects.count() + " were found");
         }

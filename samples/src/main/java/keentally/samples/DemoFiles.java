@@ -34,19 +34,19 @@ public final class DemoFiles {
     private DemoFiles() {}
 
     /** One sample as it was written. */
-    public record Written(DemoSample sample, PictureRef picture, Path method) {}
+    public record Output(DemoSample sample, PictureRef picture, Path method) {}
 
     /** @throws FileFault where the folder holds something that no such call wrote, or cannot be written */
-    public static List<Written> write(Path folder, Work work) throws FileFault {
+    public static List<Output> write(Path folder, Work work) throws FileFault {
         claim(folder, TRUTH);
-        List<Written> written = new ArrayList<>();
+        List<Output> written = new ArrayList<>();
         List<Object> truths = new ArrayList<>();
         for (Supplier<DemoSample> drawing : DemoSamples.all(work)) {
             DemoSample sample = drawing.get();
             PictureRef picture = writePicture(folder, sample);
             Path method = folder.resolve(sample.id() + MethodFile.ENDING);
             MethodFile.write(method, sample.method());
-            written.add(new Written(sample, picture, method));
+            written.add(new Output(sample, picture, method));
             truths.add(truth(sample, picture, method));
         }
         Map<String, Object> tree = new LinkedHashMap<>();
@@ -88,7 +88,7 @@ public final class DemoFiles {
      * @param field the part that counts; where it is cut off straight, a caption is, from which the scale can be read
      * @param hand what was done by hand on it, by the ids of the method's steps
      */
-    public record Listed(
+    public record Entry(
             String title,
             PictureRef picture,
             Path method,
@@ -101,17 +101,17 @@ public final class DemoFiles {
     }
 
     /** What a folder that {@link #write} filled holds; nothing where it did not, or an earlier version did. */
-    public static List<Listed> list(Path folder) throws FileFault {
+    public static List<Entry> list(Path folder) throws FileFault {
         if (!Files.exists(folder.resolve(TRUTH))) {
             return List.of();
         }
-        List<Listed> listed = new ArrayList<>();
+        List<Entry> listed = new ArrayList<>();
         if (Json.read(folder.resolve(TRUTH)) instanceof Map<?, ?> tree
                 && Integer.valueOf(LAYOUT).equals(tree.get("version"))
                 && tree.get("samples") instanceof List<?> samples) {
             for (Object sample : samples) {
                 if (sample instanceof Map<?, ?> s) {
-                    listed.add(new Listed(
+                    listed.add(new Entry(
                             String.valueOf(s.get("title")),
                             picture(folder, (List<?>) s.get("files")),
                             folder.resolve(String.valueOf(s.get("method"))),

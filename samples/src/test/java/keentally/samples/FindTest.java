@@ -31,7 +31,7 @@ class FindTest {
         List<String> misses = new ArrayList<>();
         for (int i = 0; i < DRAWN; i++) {
             DrawnTray tray = DrawnTray.draw(i, true);
-            Optional<RoundField.Found> found = RoundField.find(tray.picture(), Work.alone());
+            Optional<RoundField.Fit> found = RoundField.find(tray.picture(), Work.alone());
             Ellipse rim = tray.rim();
             boolean right = found.isPresent()
                     && Math.abs(found.get().rim().a() - rim.a()) <= 0.01 * rim.a()

@@ -149,7 +149,7 @@ public class Looking extends TwoThreads {
     }
 
     @Benchmark
-    public Optional<RoundField.Found> findRoundField() {
+    public Optional<RoundField.Fit> findRoundField() {
         return RoundField.find(photo, work);
     }
 

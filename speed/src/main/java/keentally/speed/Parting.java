@@ -4,9 +4,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.concurrent.TimeUnit;
+import keentally.core.cluster.ClusterTrials;
 import keentally.core.cluster.KMeans;
 import keentally.core.cluster.PicturePoints;
-import keentally.core.cluster.Trials;
 import keentally.core.colour.ColourRows;
 import keentally.core.colour.ColourSpace;
 import keentally.core.colour.Dyes;
@@ -142,13 +142,13 @@ public class Parting extends TwoThreads {
     }
 
     @Benchmark
-    public Optional<KMeans.Parted> kMeans8() {
+    public Optional<KMeans.Partition> kMeans8() {
         return KMeans.of(points.points(), 8, 10, 1, work);
     }
 
     @Benchmark
-    public Trials howManyGroups() {
-        return Trials.of(points.points(), 12, 3, 1, work);
+    public ClusterTrials howManyGroups() {
+        return ClusterTrials.of(points.points(), 12, 3, 1, work);
     }
 
     @Benchmark

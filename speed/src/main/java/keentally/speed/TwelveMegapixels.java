@@ -25,7 +25,7 @@ import keentally.core.picture.Plane16;
 import keentally.core.picture.Plane8;
 import keentally.core.picture.PlaneF;
 import keentally.core.quantity.LengthUnit;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.region.Regions;
 import keentally.core.run.Progress;
 import keentally.core.run.Readings;
@@ -74,7 +74,7 @@ public class TwelveMegapixels extends TwoThreads {
     private Plane16 shorts;
     private Mask mask;
     private Regions regions;
-    private Objects objects;
+    private ObjectSet objects;
     private ObjectColours colours;
     private Picture painted;
     private Pyramid pyramid;
@@ -98,7 +98,7 @@ public class TwelveMegapixels extends TwoThreads {
         painted = Picture.colour(bytes, shifted, bytes);
         mask = Cut.bright(115).mask(bytes, field, work);
         regions = Labeller.regions(mask, Neighbours.EIGHT, work);
-        objects = Objects.of(regions);
+        objects = ObjectSet.of(regions);
         colours = ObjectColours.of(objects);
         pyramid = Pyramid.of(Picture.grey(bytes), work);
         method = Method.empty("speed", LengthUnit.PX);

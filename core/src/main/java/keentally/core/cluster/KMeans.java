@@ -38,18 +38,18 @@ public final class KMeans {
      * @param groups the centre of each point
      * @param within weighed sum of squared distances from the centres
      */
-    public record Parted(double[] centres, int[] groups, double within) {}
+    public record Partition(double[] centres, int[] groups, double within) {}
 
     /** @return empty where fewer than {@code k} points differ */
-    public static Optional<Parted> of(Points points, int k, int starts, long seed, Work work) {
+    public static Optional<Partition> of(Points points, int k, int starts, long seed, Work work) {
         if (k < 1 || starts < 1) {
             throw new IllegalArgumentException("k and starts must be 1 or more, were " + k + " and " + starts);
         }
         KMeans means = new KMeans(points, k);
-        List<Optional<Parted>> tried =
+        List<Optional<Partition>> tried =
                 work.map(starts, s -> means.run(new SplittableRandom(seed * 1_000_003 + s), work));
-        Optional<Parted> best = Optional.empty();
-        for (Optional<Parted> each : tried) {
+        Optional<Partition> best = Optional.empty();
+        for (Optional<Partition> each : tried) {
             if (each.isPresent()
                     && (best.isEmpty() || each.get().within() < best.get().within())) {
                 best = each;
@@ -58,7 +58,7 @@ public final class KMeans {
         return best;
     }
 
-    private Optional<Parted> run(SplittableRandom random, Work work) {
+    private Optional<Partition> run(SplittableRandom random, Work work) {
         double[] centres = new double[k * d];
         if (!start(centres, random)) {
             return Optional.empty();
@@ -79,7 +79,7 @@ public final class KMeans {
         for (int i = 0; i < square.length; i++) {
             within += points.weights()[i] * square[i];
         }
-        return Optional.of(new Parted(centres, groups, within));
+        return Optional.of(new Partition(centres, groups, within));
     }
 
     private boolean start(double[] centres, SplittableRandom random) {

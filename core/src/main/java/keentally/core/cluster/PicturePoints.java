@@ -298,7 +298,7 @@ public final class PicturePoints {
     }
 
     /** How light each group is, for the order of phases: the mean of its grey values, or the BT.709 luma of its mean colour. */
-    public double[] lightness(KMeans.Parted parted) {
+    public double[] lightness(KMeans.Partition parted) {
         int k = parted.centres().length / points.dimensions();
         double[] sums = new double[k];
         double[] weights = new double[k];

@@ -10,14 +10,14 @@ import java.util.List;
  * hold for their slides and camera; vectors taken from pure places of one's own pictures are better.
  */
 public enum Dyes {
-    HAEMATOXYLIN_EOSIN(List.of(Measured.HAEMATOXYLIN, Measured.EOSIN)),
-    HAEMATOXYLIN_DAB(List.of(Measured.HAEMATOXYLIN, Measured.DAB)),
-    HAEMATOXYLIN_EOSIN_DAB(List.of(Measured.HAEMATOXYLIN, Measured.EOSIN, Measured.DAB)),
+    HAEMATOXYLIN_EOSIN(List.of(SourceVectors.HAEMATOXYLIN, SourceVectors.EOSIN)),
+    HAEMATOXYLIN_DAB(List.of(SourceVectors.HAEMATOXYLIN, SourceVectors.DAB)),
+    HAEMATOXYLIN_EOSIN_DAB(List.of(SourceVectors.HAEMATOXYLIN, SourceVectors.EOSIN, SourceVectors.DAB)),
     /** Vectors of one's own. */
     OWN(List.of());
 
     /** As the source gives them, before normalising. */
-    private static final class Measured {
+    private static final class SourceVectors {
         static final List<Double> HAEMATOXYLIN = List.of(0.18, 0.20, 0.08);
         static final List<Double> EOSIN = List.of(0.01, 0.13, 0.01);
         static final List<Double> DAB = List.of(0.10, 0.21, 0.29);

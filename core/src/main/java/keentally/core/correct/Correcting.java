@@ -16,7 +16,7 @@ import keentally.core.geometry.Polygon;
 import keentally.core.hand.Correction;
 import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.region.RegionBuilder;
 import keentally.core.region.Regions;
 import keentally.core.work.Cancel;
@@ -34,7 +34,7 @@ import keentally.core.work.Cancel;
 public final class Correcting {
     private final String station;
     private final Field field;
-    private final List<Edited> all = new ArrayList<>();
+    private final List<EditedObject> all = new ArrayList<>();
     private final List<Boolean> fits = new ArrayList<>();
     private final int width;
     private final int height;
@@ -47,13 +47,13 @@ public final class Correcting {
      *
      * @param rank of the object it comes from
      */
-    private record Edited(Piece piece, String droppedBy, int rank, boolean touched) {
+    private record EditedObject(CorrectedPiece piece, String droppedBy, int rank, boolean touched) {
         boolean isKept() {
             return droppedBy.isEmpty();
         }
 
-        Edited as(Piece other) {
-            return new Edited(other, droppedBy, rank, true);
+        EditedObject as(CorrectedPiece other) {
+            return new EditedObject(other, droppedBy, rank, true);
         }
     }
 
@@ -63,7 +63,7 @@ public final class Correcting {
      * @param fits for each correction whether it did anything
      * @param touched for each region whether a hand changed it or its fate
      */
-    public record Corrected(Objects objects, List<Boolean> fits, boolean[] touched) {
+    public record Outcome(ObjectSet objects, List<Boolean> fits, boolean[] touched) {
         /** How many of the kept objects a hand changed or brought back. */
         public long touchedKept() {
             return IntStream.range(0, touched.length)
@@ -79,7 +79,7 @@ public final class Correcting {
         }
     }
 
-    private Correcting(Objects objects, Field field, String station) {
+    private Correcting(ObjectSet objects, Field field, String station) {
         this.station = station;
         this.field = field;
         this.came = objects.regions();
@@ -91,7 +91,7 @@ public final class Correcting {
             rank[order[i]] = i;
         }
         for (int region = 0; region < came.count(); region++) {
-            all.add(new Edited(Piece.of(came, region), objects.droppedBy(region), rank[region], false));
+            all.add(new EditedObject(CorrectedPiece.of(came, region), objects.droppedBy(region), rank[region], false));
         }
     }
 
@@ -99,11 +99,10 @@ public final class Correcting {
      * @param station by which dropped objects are dropped
      * @param cancel looked at before each correction
      */
-    public static Corrected of(
-            Objects objects, List<Correction> corrections, Field field, String station, Cancel cancel) {
+    public static Outcome of(
+            ObjectSet objects, List<Correction> corrections, Field field, String station, Cancel cancel) {
         if (corrections.isEmpty()) {
-            return new Corrected(
-                    objects, List.of(), new boolean[objects.regions().count()]);
+            return new Outcome(objects, List.of(), new boolean[objects.regions().count()]);
         }
         Correcting work = new Correcting(objects, field, station);
         for (Correction correction : corrections) {
@@ -154,22 +153,22 @@ public final class Correcting {
         if (those.size() < 2) {
             return false;
         }
-        Edited first = all.get(those.getFirst());
-        Piece joined = first.piece;
+        EditedObject first = all.get(those.getFirst());
+        CorrectedPiece joined = first.piece;
         int rank = first.rank;
         for (int i : those.subList(1, those.size())) {
             joined = joined.and(all.get(i).piece);
             rank = Math.min(rank, all.get(i).rank);
             all.set(i, null);
         }
-        all.set(those.getFirst(), new Edited(joined, "", rank, true));
+        all.set(those.getFirst(), new EditedObject(joined, "", rank, true));
         return true;
     }
 
     private boolean fate(List<Integer> those, String droppedBy) {
         for (int i : those) {
-            Edited was = all.get(i);
-            all.set(i, new Edited(was.piece, droppedBy, was.rank, true));
+            EditedObject was = all.get(i);
+            all.set(i, new EditedObject(was.piece, droppedBy, was.rank, true));
         }
         return !those.isEmpty();
     }
@@ -188,19 +187,19 @@ public final class Correcting {
             return false;
         }
         Mask inside = field.clip(Field.within(new Polygon(outline), width, height));
-        Piece free = Piece.of(inside.minus(kept()), 0, 0);
+        CorrectedPiece free = CorrectedPiece.of(inside.minus(kept()), 0, 0);
         if (free.isEmpty()) {
             return false;
         }
         take(free, e -> !e.isKept(), false);
-        all.add(new Edited(free, "", Integer.MAX_VALUE, true));
+        all.add(new EditedObject(free, "", Integer.MAX_VALUE, true));
         return true;
     }
 
     private Mask kept() {
         int stride = Mask.stride(width);
         long[] words = new long[stride * height];
-        for (Edited e : all) {
+        for (EditedObject e : all) {
             if (e != null && e.isKept()) {
                 int[] runs = e.piece.runs();
                 for (int i = 0; i < runs.length; i += 3) {
@@ -215,34 +214,34 @@ public final class Correcting {
         double reach = erase.width() / 2;
         Canvas under = new Canvas(erase.path(), reach, width, height);
         under.brush(erase.path(), reach);
-        return take(piece(under), Edited::isKept, true);
+        return take(piece(under), EditedObject::isKept, true);
     }
 
     /** Takes pixels from objects. @param parted whether what falls into more parts than it had becomes several objects */
-    private boolean take(Piece gone, Predicate<Edited> from, boolean parted) {
+    private boolean take(CorrectedPiece gone, Predicate<EditedObject> from, boolean parted) {
         boolean any = false;
         int entries = all.size();
         for (int i = 0; i < entries; i++) {
-            Edited e = all.get(i);
+            EditedObject e = all.get(i);
             if (e == null || !from.test(e) || !e.piece.meets(gone)) {
                 continue;
             }
             any = true;
             Mask left = e.piece.without(gone);
-            List<Piece> parts = Piece.parts(left, e.piece.left(), e.piece.top());
+            List<CorrectedPiece> parts = CorrectedPiece.parts(left, e.piece.left(), e.piece.top());
             if (parts.isEmpty()) {
                 all.set(i, null);
             } else if (parted && parts.size() > e.piece.parts().size()) {
                 replace(i, parts);
             } else {
-                all.set(i, e.as(Piece.of(left, e.piece.left(), e.piece.top())));
+                all.set(i, e.as(CorrectedPiece.of(left, e.piece.left(), e.piece.top())));
             }
         }
         return any;
     }
 
-    private void replace(int i, List<Piece> parts) {
-        Edited whole = all.get(i);
+    private void replace(int i, List<CorrectedPiece> parts) {
+        EditedObject whole = all.get(i);
         all.set(i, whole.as(parts.getFirst()));
         parts.subList(1, parts.size()).forEach(p -> all.add(whole.as(p)));
     }
@@ -250,13 +249,13 @@ public final class Correcting {
     private boolean cut(List<Point> line) {
         Canvas under = new Canvas(line, 0, width, height);
         under.trace(line);
-        Piece knife = piece(under);
+        CorrectedPiece knife = piece(under);
         boolean any = false;
         int entries = all.size();
         for (int i = 0; i < entries; i++) {
-            Edited e = all.get(i);
+            EditedObject e = all.get(i);
             if (e != null && e.isKept() && e.piece.meets(knife)) {
-                List<Piece> parts = parted(e.piece, knife);
+                List<CorrectedPiece> parts = parted(e.piece, knife);
                 if (parts.size() > e.piece.parts().size()) {
                     replace(i, parts);
                     any = true;
@@ -266,14 +265,16 @@ public final class Correcting {
         return any;
     }
 
-    private static Piece piece(Canvas under) {
-        return under.isEmpty() ? new Piece(new int[0]) : Piece.of(under.mask(), under.left(), under.top());
+    private static CorrectedPiece piece(Canvas under) {
+        return under.isEmpty()
+                ? new CorrectedPiece(new int[0])
+                : CorrectedPiece.of(under.mask(), under.left(), under.top());
     }
 
     /** What a knife leaves of a piece; the pixels under it go to the part that reaches them first, in reading order. */
-    private static List<Piece> parted(Piece piece, Piece knife) {
+    private static List<CorrectedPiece> parted(CorrectedPiece piece, CorrectedPiece knife) {
         Mask whole = piece.mask();
-        List<Piece> parts = Piece.parts(piece.without(knife), 0, 0);
+        List<CorrectedPiece> parts = CorrectedPiece.parts(piece.without(knife), 0, 0);
         int across = whole.width();
         int[] owner = new int[across * whole.height()];
         Deque<Integer> next = new ArrayDeque<>();
@@ -309,16 +310,16 @@ public final class Correcting {
                 start = at;
             }
         }
-        return Piece.all(builder.regions(), piece.left(), piece.top());
+        return CorrectedPiece.all(builder.regions(), piece.left(), piece.top());
     }
 
-    private Corrected done() {
+    private Outcome done() {
         RegionBuilder builder = new RegionBuilder(width, height);
-        List<Edited> left = all.stream()
+        List<EditedObject> left = all.stream()
                 .filter(e -> e != null && !e.piece.isEmpty())
                 .sorted(FIRST)
                 .toList();
-        for (Edited e : left) {
+        for (EditedObject e : left) {
             int region = builder.next();
             for (int i = 0; i < e.piece.runs().length; i += 3) {
                 builder.add(
@@ -340,18 +341,18 @@ public final class Correcting {
                 .sorted(Comparator.comparingInt(i -> reading ? 0 : left.get(i).rank))
                 .mapToInt(i -> i)
                 .toArray();
-        return new Corrected(Objects.of(builder.regions(), fates, order), List.copyOf(fits), touched);
+        return new Outcome(ObjectSet.of(builder.regions(), fates, order), List.copyOf(fits), touched);
     }
 
     /** As regions are numbered: by their first pixels. */
-    private static final Comparator<Edited> FIRST = Comparator.comparingInt((Edited e) -> e.piece.top())
+    private static final Comparator<EditedObject> FIRST = Comparator.comparingInt((EditedObject e) -> e.piece.top())
             .thenComparingInt(e -> e.piece.runs()[1]);
 
     /** Whether what was untouched came in reading order. */
     private boolean isReading() {
         int last = -1;
         for (int i = 0; i < came.count(); i++) {
-            Edited e = all.get(i);
+            EditedObject e = all.get(i);
             if (e != null && !e.touched) {
                 if (e.rank < last) {
                     return false;

@@ -77,7 +77,7 @@ public final class RoundField {
     private final float[] gy;
     private final float[] steep;
 
-    private RoundField(Reduced picture) {
+    private RoundField(ReducedPicture picture) {
         this.width = picture.width();
         this.height = picture.height();
         this.side = Math.max(width, height);
@@ -93,7 +93,7 @@ public final class RoundField {
      * @param rim a circle, in pixels of the picture
      * @param support the share of the seen part of the rim that edges run along, 0 to 1
      */
-    public record Found(Ellipse rim, double support) {
+    public record Fit(Ellipse rim, double support) {
         /** Moved inward by {@code margin} pixels. */
         public Optional<Ellipse> inward(double margin) {
             double radius = rim.a() - margin;
@@ -102,14 +102,14 @@ public final class RoundField {
     }
 
     /** Empty where no round field can be seen. */
-    public static Optional<Found> find(Picture picture, Work work) {
+    public static Optional<Fit> find(Picture picture, Work work) {
         if (Math.min(picture.width(), picture.height()) < SMALLEST) {
             return Optional.empty();
         }
-        Reduced reduced = Reduced.of(picture, SIDE, work);
+        ReducedPicture reduced = ReducedPicture.of(picture, SIDE, work);
         return new RoundField(reduced)
                 .best()
-                .map(c -> new Found(
+                .map(c -> new Fit(
                         Ellipse.disc(c.x * reduced.factor(), c.y * reduced.factor(), c.r * reduced.factor()),
                         c.support));
     }

@@ -5,7 +5,7 @@ import java.util.List;
 import keentally.core.colour.Rgb;
 
 /** Strokes that a step's numbers were fitted to. They stay as evidence: the numbers stand in the method, and no run reads the strokes. */
-public record Strokes(List<Taken> taken) implements HandWork {
+public record Strokes(List<StrokeSample> taken) implements HandWork {
     public static final Strokes NONE = new Strokes(List.of());
 
     public Strokes {
@@ -13,13 +13,13 @@ public record Strokes(List<Taken> taken) implements HandWork {
     }
 
     @Override
-    public List<Taken> parts() {
+    public List<StrokeSample> parts() {
         return taken;
     }
 
     /** With one more at the end. */
-    public Strokes and(Taken stroke) {
-        List<Taken> more = new ArrayList<>(taken);
+    public Strokes and(StrokeSample stroke) {
+        List<StrokeSample> more = new ArrayList<>(taken);
         more.add(stroke);
         return new Strokes(more);
     }
@@ -30,7 +30,7 @@ public record Strokes(List<Taken> taken) implements HandWork {
     }
 
     public List<Stroke> strokes() {
-        return taken.stream().map(Taken::stroke).toList();
+        return taken.stream().map(StrokeSample::stroke).toList();
     }
 
     /**
@@ -39,22 +39,22 @@ public record Strokes(List<Taken> taken) implements HandWork {
      * @param of which of several things it fits, from 0: a dye
      * @param colours on the 8-bit scale, whatever the picture's depth
      */
-    public record Taken(Stroke stroke, int of, List<Rgb> colours) {
+    public record StrokeSample(Stroke stroke, int of, List<Rgb> colours) {
         private static final int MOST = 400;
 
-        public Taken {
+        public StrokeSample {
             colours = List.copyOf(colours);
         }
 
         /** @param colours red, green and blue from 0 to 255 */
-        public static Taken of(Stroke stroke, int of, List<double[]> colours) {
+        public static StrokeSample of(Stroke stroke, int of, List<double[]> colours) {
             int kept = Math.min(MOST, colours.size());
             List<Rgb> thinned = new ArrayList<>();
             for (int i = 0; i < kept; i++) {
                 double[] c = colours.get((int) ((long) i * colours.size() / kept));
                 thinned.add(Rgb.from(c[0], c[1], c[2]));
             }
-            return new Taken(stroke, of, thinned);
+            return new StrokeSample(stroke, of, thinned);
         }
     }
 }

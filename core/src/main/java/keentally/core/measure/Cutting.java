@@ -41,7 +41,7 @@ final class Cutting {
     }
 
     /** The object with its holes filled, and their number. */
-    FillHoles.Filled filled() {
+    FillHoles.Outcome filled() {
         return FillHoles.of(
                 object(left, top, right, bottom),
                 Field.of(field(left, top, right, bottom)),

@@ -66,7 +66,7 @@ public final class Formula {
 
     /** The measure that the formula is, where it is nothing else. */
     Optional<Measure> onlyMeasure() {
-        return root instanceof FormulaNode.Measured m ? Optional.of(m.measure()) : Optional.empty();
+        return root instanceof FormulaNode.MeasureValue m ? Optional.of(m.measure()) : Optional.empty();
     }
 
     /** The measures that it needs. */
@@ -83,7 +83,7 @@ public final class Formula {
      * @throws keentally.core.quantity.MissingScaleException where a number has a real unit and there is no scale
      */
     public double value(ToDoubleFunction<Measure> of, Optional<Scale> scale) {
-        double value = root.value(new FormulaNode.Given(of, PixelSize.PIXELS, scale));
+        double value = root.value(new FormulaNode.Inputs(of, PixelSize.PIXELS, scale));
         return Double.isInfinite(value) ? Double.NaN : value;
     }
 
@@ -95,7 +95,7 @@ public final class Formula {
      * @throws keentally.core.quantity.MissingScaleException where a number has a real unit and there is no scale
      */
     public boolean holds(ToDoubleFunction<Measure> of, PixelSize told, Optional<Scale> scale) {
-        return root.value(new FormulaNode.Given(of, told, scale)) == 1;
+        return root.value(new FormulaNode.Inputs(of, told, scale)) == 1;
     }
 
     /** As it was written. */

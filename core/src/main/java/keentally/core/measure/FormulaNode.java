@@ -18,11 +18,11 @@ sealed interface FormulaNode {
      * @param of each measure in pixels
      * @param told the unit to work in
      */
-    record Given(ToDoubleFunction<Measure> of, PixelSize told, Optional<Scale> scale) {}
+    record Inputs(ToDoubleFunction<Measure> of, PixelSize told, Optional<Scale> scale) {}
 
     Kind kind();
 
-    double value(Given given);
+    double value(Inputs given);
 
     default boolean isQuestion() {
         return false;
@@ -35,14 +35,14 @@ sealed interface FormulaNode {
     List<FormulaNode> parts();
 
     /** A measure by its id. */
-    record Measured(Measure measure) implements FormulaNode {
+    record MeasureValue(Measure measure) implements FormulaNode {
         @Override
         public Kind kind() {
             return Kind.of(measure.dimension());
         }
 
         @Override
-        public double value(Given given) {
+        public double value(Inputs given) {
             return measure.told(given.of.applyAsDouble(measure), given.told);
         }
 
@@ -60,7 +60,7 @@ sealed interface FormulaNode {
     /** A number, or one with the unit of a length or an area. */
     record Amount(Limit amount, Kind kind) implements FormulaNode {
         @Override
-        public double value(Given given) {
+        public double value(Inputs given) {
             return amount.in(given.told, given.scale);
         }
 
@@ -73,7 +73,7 @@ sealed interface FormulaNode {
     /** One part put through a function. */
     record Through(FormulaNode part, DoubleUnaryOperator function, Kind kind) implements FormulaNode {
         @Override
-        public double value(Given given) {
+        public double value(Inputs given) {
             return function.applyAsDouble(part.value(given));
         }
 
@@ -87,7 +87,7 @@ sealed interface FormulaNode {
     record Together(FormulaNode left, FormulaNode right, DoubleBinaryOperator function, Kind kind)
             implements FormulaNode {
         @Override
-        public double value(Given given) {
+        public double value(Inputs given) {
             return function.applyAsDouble(left.value(given), right.value(given));
         }
 
@@ -98,7 +98,7 @@ sealed interface FormulaNode {
     }
 
     /** A question about parts. */
-    record Asked(List<FormulaNode> parts, ToDoubleFunction<double[]> answer) implements FormulaNode {
+    record FunctionCall(List<FormulaNode> parts, ToDoubleFunction<double[]> answer) implements FormulaNode {
         @Override
         public Kind kind() {
             return Kind.PLAIN;
@@ -110,7 +110,7 @@ sealed interface FormulaNode {
         }
 
         @Override
-        public double value(Given given) {
+        public double value(Inputs given) {
             return answer.applyAsDouble(
                     parts.stream().mapToDouble(p -> p.value(given)).toArray());
         }

@@ -116,11 +116,11 @@ final class FormulaParser {
             return comparison();
         }
         FormulaNode part = question(inside(this::not));
-        return new FormulaNode.Asked(List.of(part), v -> v[0] == 1 ? 0 : 1);
+        return new FormulaNode.FunctionCall(List.of(part), v -> v[0] == 1 ? 0 : 1);
     }
 
     private FormulaNode asked(FormulaNode left, FormulaNode right, java.util.function.ToDoubleFunction<double[]> how) {
-        return new FormulaNode.Asked(List.of(question(left), question(right)), how);
+        return new FormulaNode.FunctionCall(List.of(question(left), question(right)), how);
     }
 
     private FormulaNode question(FormulaNode node) {
@@ -136,7 +136,7 @@ final class FormulaParser {
             if (taken(sign)) {
                 FormulaNode right = sum();
                 alike(left, right, "compared");
-                return new FormulaNode.Asked(List.of(left, right), v -> compare(sign, v[0], v[1]) ? 1 : 0);
+                return new FormulaNode.FunctionCall(List.of(left, right), v -> compare(sign, v[0], v[1]) ? 1 : 0);
             }
         }
         return left;
@@ -275,7 +275,7 @@ final class FormulaParser {
         for (Measure measure : LONGEST_FIRST) {
             if (begins(rest, measure.id())) {
                 at += measure.id().length();
-                return new FormulaNode.Measured(measure);
+                return new FormulaNode.MeasureValue(measure);
             }
         }
         throw new IllegalArgumentException(

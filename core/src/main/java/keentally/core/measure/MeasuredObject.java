@@ -26,7 +26,7 @@ final class MeasuredObject {
     private SignalSums signal;
     private float[] sorted;
     private int[] box;
-    private FillHoles.Filled filled;
+    private FillHoles.Outcome filled;
     private final Map<ColourSpace, double[]> colours = new EnumMap<>(ColourSpace.class);
 
     /** @param nearest distance to the nearest other object's centre, where somebody asks for it */
@@ -130,7 +130,7 @@ final class MeasuredObject {
         return new Cutting(regions, region, ground.field(), box());
     }
 
-    FillHoles.Filled filled() {
+    FillHoles.Outcome filled() {
         if (filled == null) {
             filled = cutting().filled();
         }

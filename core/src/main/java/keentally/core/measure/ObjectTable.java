@@ -6,7 +6,7 @@ import keentally.core.picture.Mask;
 import keentally.core.picture.Neighbours;
 import keentally.core.picture.Plane;
 import keentally.core.quantity.PixelSize;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.region.Regions;
 import keentally.core.work.Work;
 
@@ -15,11 +15,11 @@ import keentally.core.work.Work;
  * pixels; a number that does not exist is not-a-number.
  */
 public final class ObjectTable {
-    private final Objects objects;
+    private final ObjectSet objects;
     private final List<Column> columns;
     private final double[][] values;
 
-    private ObjectTable(Objects objects, List<Column> columns, double[][] values) {
+    private ObjectTable(ObjectSet objects, List<Column> columns, double[][] values) {
         this.objects = objects;
         this.columns = columns;
         this.values = values;
@@ -32,7 +32,7 @@ public final class ObjectTable {
      * @param ground of the objects' size
      * @throws keentally.core.quantity.MissingScaleException where a formula has a real unit and the ground no scale
      */
-    public static ObjectTable of(Objects objects, List<? extends Column> columns, Ground ground, Work work) {
+    public static ObjectTable of(ObjectSet objects, List<? extends Column> columns, Ground ground, Work work) {
         Regions regions = objects.regions();
         Plane signal = ground.signal();
         if (signal.width() != regions.width() || signal.height() != regions.height()) {
@@ -66,12 +66,12 @@ public final class ObjectTable {
         });
     }
 
-    private static double[] nearest(Objects objects, Ground ground, Work work) {
+    private static double[] nearest(ObjectSet objects, Ground ground, Work work) {
         ObjectTable centres = of(objects, List.of(Measure.X, Measure.Y), ground, work);
         return Nearest.distances(centres.values[0], centres.values[1]);
     }
 
-    public Objects objects() {
+    public ObjectSet objects() {
         return objects;
     }
 

@@ -24,7 +24,7 @@ public final class FillHoles {
      * @param mask within the field
      * @param upTo largest hole to fill, in pixels; infinite for all
      */
-    public static Filled of(Mask mask, Field field, double upTo, Work work) {
+    public static Outcome of(Mask mask, Field field, double upTo, Work work) {
         Mask background = field.mask().minus(mask);
         Mask inner = field.inner(Neighbours.FOUR);
         Regions pieces = Labeller.regions(background, Neighbours.FOUR, work);
@@ -41,7 +41,7 @@ public final class FillHoles {
             open += shut ? 0 : 1;
             ground = shut ? ground : Math.max(ground, pieces.pixels(i));
         }
-        return new Filled(mask.or(pieces.mask(i -> hole[i])), holes, larger, ground > 0 ? open - 1 : 0);
+        return new Outcome(mask.or(pieces.mask(i -> hole[i])), holes, larger, ground > 0 ? open - 1 : 0);
     }
 
     /**
@@ -51,5 +51,5 @@ public final class FillHoles {
      * @param open how many pieces of background were left because they reach the field's edge, the largest of these not counted: it
      *     is the ground
      */
-    public record Filled(Mask mask, int holes, int larger, int open) {}
+    public record Outcome(Mask mask, int holes, int larger, int open) {}
 }

@@ -15,7 +15,7 @@ public final class RemoveSpecks {
     private RemoveSpecks() {}
 
     /** @param below in pixels; 0 or less removes nothing */
-    public static Cleaned of(Mask mask, double below, Neighbours neighbours, Work work) {
+    public static Outcome of(Mask mask, double below, Neighbours neighbours, Work work) {
         Regions pieces = Labeller.regions(mask, neighbours, work);
         boolean[] stays = new boolean[pieces.count()];
         int removed = 0;
@@ -23,12 +23,12 @@ public final class RemoveSpecks {
             stays[i] = pieces.pixels(i) >= below;
             removed += stays[i] ? 0 : 1;
         }
-        return new Cleaned(pieces.mask(i -> stays[i]), removed);
+        return new Outcome(pieces.mask(i -> stays[i]), removed);
     }
 
     /**
      * @param mask without its specks
      * @param specks how many went
      */
-    public record Cleaned(Mask mask, int specks) {}
+    public record Outcome(Mask mask, int specks) {}
 }

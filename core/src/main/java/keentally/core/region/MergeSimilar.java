@@ -38,7 +38,7 @@ public final class MergeSimilar {
 
     private record Pair(double apart, int a, int b, int versionA, int versionB) {}
 
-    private MergeSimilar(Objects objects, double[][] means, Difference difference, double most) {
+    private MergeSimilar(ObjectSet objects, double[][] means, Difference difference, double most) {
         int n = objects.regions().count();
         this.difference = difference;
         this.most = most;
@@ -63,7 +63,7 @@ public final class MergeSimilar {
      * @param means for each region, kept or not
      * @param most the largest difference at which neighbours still become one
      */
-    public static Objects of(Objects objects, double[][] means, Difference difference, double most, Cancel cancel) {
+    public static ObjectSet of(ObjectSet objects, double[][] means, Difference difference, double most, Cancel cancel) {
         MergeSimilar merging = new MergeSimilar(objects, means, difference, most);
         merging.merge(cancel);
         return merging.merged(objects);
@@ -121,7 +121,7 @@ public final class MergeSimilar {
     }
 
     /** A merged region takes the index of its first part, so that the order of first pixels stays. */
-    private Objects merged(Objects objects) {
+    private ObjectSet merged(ObjectSet objects) {
         Regions regions = objects.regions();
         RegionBuilder builder = new RegionBuilder(regions.width(), regions.height());
         int[] made = new int[into.length];
@@ -146,6 +146,6 @@ public final class MergeSimilar {
                 order[next++] = owner;
             }
         }
-        return Objects.of(builder.regions(), fates, order);
+        return ObjectSet.of(builder.regions(), fates, order);
     }
 }

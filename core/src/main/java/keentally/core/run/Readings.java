@@ -6,7 +6,7 @@ import java.util.Optional;
 import keentally.core.measure.Ground;
 import keentally.core.measure.ObjectTable;
 import keentally.core.picture.PhaseMap;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.region.Regions;
 import keentally.core.step.State;
 import keentally.core.step.StepFault;
@@ -44,7 +44,7 @@ public record Readings(
         return new Readings(last, table, phases, List.copyOf(fractions), kept, in);
     }
 
-    private static int[] objectPhases(Objects objects, Optional<PhaseMap> phases) {
+    private static int[] objectPhases(ObjectSet objects, Optional<PhaseMap> phases) {
         int[] in = new int[objects.count()];
         for (int i = 0; i < in.length; i++) {
             int region = objects.region(i);

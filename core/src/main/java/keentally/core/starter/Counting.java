@@ -40,9 +40,9 @@ record Counting(Optional<String> channel, boolean bright, long speckBelow, doubl
 
     /** Nothing where the field's values do not part. */
     static Optional<Counting> of(State start, Work work) {
-        Seen best = null;
+        ChannelCut best = null;
         for (Optional<String> channel : channels(start)) {
-            Optional<Seen> seen = seen(start, channel, work);
+            Optional<ChannelCut> seen = seen(start, channel, work);
             if (seen.isPresent() && (best == null || seen.get().explained > best.explained)) {
                 best = seen.get();
             }
@@ -62,7 +62,7 @@ record Counting(Optional<String> channel, boolean bright, long speckBelow, doubl
         return words.stream().map(Optional::of).toList();
     }
 
-    private static Optional<Seen> seen(State start, Optional<String> channel, Work work) {
+    private static Optional<ChannelCut> seen(State start, Optional<String> channel, Work work) {
         return channel.map(c -> ChannelPlane.of(start.original(), c, work))
                 .orElse(start.original().single())
                 .flatMap(plane -> {
@@ -70,7 +70,7 @@ record Counting(Optional<String> channel, boolean bright, long speckBelow, doubl
                     Histogram histogram = Histogram.of(smooth, start.field(), work);
                     OptionalDouble cut = histogram.total() == 0 ? OptionalDouble.empty() : Otsu.cut(histogram);
                     return cut.isPresent()
-                            ? Optional.of(new Seen(channel, smooth, cut.getAsDouble(), explained(histogram, cut)))
+                            ? Optional.of(new ChannelCut(channel, smooth, cut.getAsDouble(), explained(histogram, cut)))
                             : Optional.empty();
                 });
     }
@@ -93,7 +93,7 @@ record Counting(Optional<String> channel, boolean bright, long speckBelow, doubl
     }
 
     /** A channel with its cut. */
-    private record Seen(Optional<String> channel, Plane plane, double cut, double explained) {
+    private record ChannelCut(Optional<String> channel, Plane plane, double cut, double explained) {
         Counting counting(Field field, Work work) {
             Mask bright = Cut.bright(cut).mask(plane, field, work);
             Mask edge = field.mask().minus(field.inner(Neighbours.EIGHT));

@@ -4,10 +4,10 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import keentally.core.cluster.ClusterTrials;
 import keentally.core.cluster.KMeans;
 import keentally.core.cluster.PicturePoints;
 import keentally.core.cluster.Points;
-import keentally.core.cluster.Trials;
 import keentally.core.colour.ColourRows;
 import keentally.core.colour.ColourSpace;
 import keentally.core.colour.DyeGuess;
@@ -95,7 +95,7 @@ public enum Starter {
         @Override
         public Optional<Method> lay(Method empty, State start, Work work) {
             Optional<PicturePoints> points = points(start, work);
-            int k = points.map(p -> Trials.of(p.points(), 8, 2, 1, work).suggested())
+            int k = points.map(p -> ClusterTrials.of(p.points(), 8, 2, 1, work).suggested())
                     .orElse(0);
             return k < 2
                     ? Optional.empty()
@@ -162,14 +162,14 @@ public enum Starter {
         return PicturePoints.of(start.original(), start.original(), start.field(), ColourSpace.RGB, 0, work)
                 .map(PicturePoints::points)
                 .flatMap(p -> {
-                    int groups = Trials.of(p, MOST_GROUPS, 3, 1, work).suggested();
+                    int groups = ClusterTrials.of(p, MOST_GROUPS, 3, 1, work).suggested();
                     return groups < 2
                             ? Optional.<Outstanding>empty()
                             : KMeans.of(p, groups, 3, 1, work).map(parted -> furthest(p, parted, groups));
                 });
     }
 
-    private static Outstanding furthest(Points points, KMeans.Parted parted, int groups) {
+    private static Outstanding furthest(Points points, KMeans.Partition parted, int groups) {
         double[] weights = new double[groups];
         for (int i = 0; i < points.count(); i++) {
             weights[parted.groups()[i]] += points.weights()[i];

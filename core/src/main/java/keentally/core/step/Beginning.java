@@ -10,7 +10,7 @@ public interface Beginning {
     Beginning NONE = made -> made.now;
 
     /** @throws StepFault where the picture gives nothing to begin with */
-    Values of(Made made) throws StepFault;
+    Values of(Inputs made) throws StepFault;
 
     /**
      * A choice that was made.
@@ -20,5 +20,5 @@ public interface Beginning {
      * @param entering what the step starts from
      * @param found what the step found with the values before
      */
-    record Made(Values before, Values now, State entering, Findings found, Work work) {}
+    record Inputs(Values before, Values now, State entering, Findings found, Work work) {}
 }

@@ -48,7 +48,7 @@ public record ClusterStep(int k, ColourSpace space, double positionWeight, int s
     public Outcome apply(State before, Site site) throws StepFault {
         PicturePoints picture = points(before, site);
         Points points = picture.points();
-        KMeans.Parted parted = KMeans.of(points, k, starts, seed, site.work())
+        KMeans.Partition parted = KMeans.of(points, k, starts, seed, site.work())
                 .orElseThrow(() -> new StepFault("cannot make " + k + " phases of " + points.count()
                         + (points.count() == 1 ? " value" : " different values") + " in the field"));
         double[] light = picture.lightness(parted);

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Set;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Neighbours;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.setting.ChoiceSetting;
 
 /** Drops objects that the field's edge cuts, since their sizes are not known. */
@@ -24,8 +24,8 @@ public record EdgeObjectsStep(Drop drop) implements Step {
 
     @Override
     public Outcome apply(State before, Site site) {
-        Objects objects = before.needObjects();
-        Objects after = switch (drop) {
+        ObjectSet objects = before.needObjects();
+        ObjectSet after = switch (drop) {
             case ALL -> dropped(objects, before.field().inner(Neighbours.EIGHT), site);
             case TWO_SIDES -> dropped(objects, before.field().innerRightAndBelow(), site);
             case NONE -> objects;
@@ -33,7 +33,7 @@ public record EdgeObjectsStep(Drop drop) implements Step {
         return new Outcome(before.give(after), GateStep.kept(objects, after));
     }
 
-    private static Objects dropped(Objects objects, Mask inner, Site site) {
+    private static ObjectSet dropped(ObjectSet objects, Mask inner, Site site) {
         return objects.drop(site.station(), region -> objects.regions().leaves(region, inner));
     }
 }

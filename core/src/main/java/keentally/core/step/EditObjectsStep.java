@@ -7,7 +7,7 @@ import java.util.stream.IntStream;
 import keentally.core.correct.Correcting;
 import keentally.core.hand.Corrections;
 import keentally.core.hand.HandWork;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 
 /** Objects as they were corrected by hand on this very sample. */
 public record EditObjectsStep() implements Step {
@@ -28,12 +28,12 @@ public record EditObjectsStep() implements Step {
 
     @Override
     public Outcome apply(State before, Site site) throws StepFault {
-        Objects objects = before.needObjects();
+        ObjectSet objects = before.needObjects();
         if (!(site.hand().orElse(null) instanceof Corrections corrections)) {
             throw new StepFault(
                     "holds corrections by hand, and nobody has gone through the objects of this sample yet");
         }
-        Correcting.Corrected corrected = Correcting.of(
+        Correcting.Outcome corrected = Correcting.of(
                 objects,
                 corrections.list(),
                 before.field(),

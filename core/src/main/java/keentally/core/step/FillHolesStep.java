@@ -23,7 +23,7 @@ record FillHolesStep(Optional<Area> upTo) implements Step {
     @Override
     public Outcome apply(State before, Site site) {
         long most = upTo.map(a -> a.mostPixels(before.scale())).orElse(Long.MAX_VALUE);
-        FillHoles.Filled filled = FillHoles.of(before.needMask(), before.field(), most, site.work());
+        FillHoles.Outcome filled = FillHoles.of(before.needMask(), before.field(), most, site.work());
         long added = filled.mask().count() - before.needMask().count();
         Findings findings = Findings.NONE.count("holes", filled.holes()).area(Findings.ADDED, added);
         Findings left = filled.larger() > 0 ? findings.count("larger", filled.larger()) : findings;

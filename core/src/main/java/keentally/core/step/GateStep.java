@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Set;
 import keentally.core.measure.Measure;
 import keentally.core.measure.ObjectTable;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.LimitSetting;
 
@@ -26,15 +26,15 @@ public record GateStep(MeasureRange range) implements Step {
 
     @Override
     public Outcome apply(State before, Site site) throws StepFault {
-        Objects objects = before.needObjects();
+        ObjectSet objects = before.needObjects();
         MeasureRange.Ends ends = range.ends(before.scale());
         ObjectTable table = ObjectTable.of(
                 objects, List.of(range.measure()), before.ground(site.signal(), site.work()), site.work());
-        Objects after = objects.drop(site.station(), region -> !ends.hold(table.at(objects.number(region) - 1, 0)));
+        ObjectSet after = objects.drop(site.station(), region -> !ends.hold(table.at(objects.number(region) - 1, 0)));
         return new Outcome(before.give(after), kept(objects, after));
     }
 
-    static Findings kept(Objects before, Objects after) {
+    static Findings kept(ObjectSet before, ObjectSet after) {
         return Findings.NONE
                 .count(Findings.KEPT, after.count())
                 .count("of", before.count())

@@ -7,7 +7,7 @@ import keentally.core.hand.Seeds;
 import keentally.core.picture.Field;
 import keentally.core.picture.Plane;
 import keentally.core.quantity.Length;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.region.Regions;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.Condition;
@@ -90,7 +90,7 @@ public final class GrowRegionsStep implements Step {
             case PLACED -> GrowRegions.from(field, heights, false, placed(field, site), site.work());
         };
         Regions parted = values.get(LINES) ? whole.without(whole.lines(i -> true)) : whole;
-        Objects objects = Objects.of(parted);
+        ObjectSet objects = ObjectSet.of(parted);
         return new Outcome(before.give(objects), Findings.NONE.count(Findings.OBJECTS, objects.count()));
     }
 

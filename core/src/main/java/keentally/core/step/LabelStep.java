@@ -9,7 +9,7 @@ import keentally.core.label.Joining;
 import keentally.core.label.Labeller;
 import keentally.core.picture.Neighbours;
 import keentally.core.quantity.Length;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.region.Regions;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.LengthSetting;
@@ -48,10 +48,10 @@ public record LabelStep(Neighbours neighbours, Length joinWithin, Number number)
     public Outcome apply(State before, Site site) {
         Regions pieces = Labeller.regions(before.needMask(), neighbours, site.work());
         Regions regions = Joining.of(pieces, joinWithin.px(before.scale()), site.work());
-        Objects objects = switch (number) {
-            case READING -> Objects.of(regions);
-            case ANGLE -> Objects.of(regions, byAngle(regions));
-            case SIZE -> Objects.of(regions, sorted(regions, Comparator.comparingLong(i -> -regions.pixels(i))));
+        ObjectSet objects = switch (number) {
+            case READING -> ObjectSet.of(regions);
+            case ANGLE -> ObjectSet.of(regions, byAngle(regions));
+            case SIZE -> ObjectSet.of(regions, sorted(regions, Comparator.comparingLong(i -> -regions.pixels(i))));
         };
         Findings findings = Findings.NONE.count(Findings.OBJECTS, objects.count());
         return new Outcome(

@@ -48,7 +48,7 @@ public record LevelsStep(By by, int count, List<Double> cuts, List<String> names
             v -> new LevelsStep(v.get(BY), v.get(COUNT).intValue(), v.find(CUTS).orElse(List.of()), v.get(NAMES)));
 
     /** Cuts by hand begin where they were. */
-    private static Values begin(Beginning.Made made) throws StepFault {
+    private static Values begin(Beginning.Inputs made) throws StepFault {
         if (made.now().find(CUTS).filter(c -> !c.isEmpty()).isPresent()) {
             return made.now();
         }

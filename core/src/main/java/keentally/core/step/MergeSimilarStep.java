@@ -8,7 +8,7 @@ import keentally.core.measure.Ground;
 import keentally.core.measure.Measure;
 import keentally.core.measure.ObjectTable;
 import keentally.core.region.MergeSimilar;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.setting.NumberSetting;
 
 /**
@@ -30,7 +30,7 @@ public record MergeSimilarStep(double difference) implements Step {
 
     @Override
     public Outcome apply(State before, Site site) throws StepFault {
-        Objects objects = before.needObjects();
+        ObjectSet objects = before.needObjects();
         boolean colour = before.original().isColour();
         Ground ground = colour ? before.ground("red", site.work()) : Ground.grey(before.plane(), before.field());
         List<Measure> means =
@@ -46,7 +46,7 @@ public record MergeSimilarStep(double difference) implements Step {
                 mean[objects.region(i)][c] = table.at(i, c) / perLevel;
             }
         }
-        Objects merged = MergeSimilar.of(
+        ObjectSet merged = MergeSimilar.of(
                 objects,
                 mean,
                 colour ? MergeSimilarStep::apart : (a, b) -> Math.abs(a[0] - b[0]),

@@ -3,7 +3,7 @@ package keentally.core.step;
 import java.util.List;
 import java.util.Set;
 import keentally.core.picture.Mask;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.setting.ChoiceSetting;
 
 /** Gives what the kept objects cover back as a mask, or the lines between objects that touch. */
@@ -26,7 +26,7 @@ record ObjectsToMaskStep(Give give) implements Step {
 
     @Override
     public Outcome apply(State before, Site site) {
-        Objects objects = before.needObjects();
+        ObjectSet objects = before.needObjects();
         Mask mask = give == Give.KEPT ? objects.mask() : objects.lines();
         double percent = 100.0 * mask.count() / before.field().pixels();
         return new Outcome(before.give(mask), Findings.NONE.percent(Findings.CHOSEN, percent));

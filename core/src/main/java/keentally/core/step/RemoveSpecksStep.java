@@ -26,7 +26,7 @@ record RemoveSpecksStep(Optional<Area> below, Neighbours neighbours) implements 
     @Override
     public Outcome apply(State before, Site site) {
         long least = below.orElseThrow().leastPixels(before.scale());
-        RemoveSpecks.Cleaned cleaned = RemoveSpecks.of(before.needMask(), least, neighbours, site.work());
+        RemoveSpecks.Outcome cleaned = RemoveSpecks.of(before.needMask(), least, neighbours, site.work());
         long removed = before.needMask().count() - cleaned.mask().count();
         return new Outcome(
                 before.give(cleaned.mask()),

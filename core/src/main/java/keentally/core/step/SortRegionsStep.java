@@ -10,7 +10,7 @@ import keentally.core.measure.ObjectTable;
 import keentally.core.picture.Mask;
 import keentally.core.picture.PhaseMap;
 import keentally.core.picture.Plane8;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.setting.ListSetting;
 
 /**
@@ -33,7 +33,7 @@ public record SortRegionsStep(List<SortingRule> rules) implements Step {
 
     @Override
     public Outcome apply(State before, Site site) throws StepFault {
-        Objects objects = before.needObjects();
+        ObjectSet objects = before.needObjects();
         List<Measure> measures = rules.stream()
                 .flatMap(r -> r.where().stream())
                 .map(MeasureRange::measure)
@@ -81,7 +81,7 @@ public record SortRegionsStep(List<SortingRule> rules) implements Step {
         return -1;
     }
 
-    private static Plane8 paint(Objects objects, int[] phase, Mask field) {
+    private static Plane8 paint(ObjectSet objects, int[] phase, Mask field) {
         int width = field.width();
         byte[] map = new byte[width * field.height()];
         Arrays.fill(map, (byte) PhaseMap.OUTSIDE);

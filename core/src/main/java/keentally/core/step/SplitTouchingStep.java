@@ -7,7 +7,7 @@ import keentally.core.picture.Mask;
 import keentally.core.picture.Plane;
 import keentally.core.quantity.Limit;
 import keentally.core.quantity.PixelSize;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.region.Regions;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.Condition;
@@ -76,7 +76,7 @@ public record SplitTouchingStep(By by, Things things, Limit depth, boolean lines
             case EDGES -> SplitTouching.byLight(mask, steepness(before, site), false, depthThere, site.work());
         };
         Regions parted = lines ? whole.without(whole.lines(i -> true)) : whole;
-        Objects objects = Objects.of(parted);
+        ObjectSet objects = ObjectSet.of(parted);
         return new Outcome(before.give(objects), Findings.NONE.count(Findings.OBJECTS, objects.count()));
     }
 

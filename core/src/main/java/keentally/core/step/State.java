@@ -15,7 +15,7 @@ import keentally.core.picture.PhaseMap;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane;
 import keentally.core.quantity.Scale;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.work.Work;
 
 /**
@@ -33,7 +33,7 @@ public record State(
         Optional<Scale> scale,
         Optional<PhaseMap> phases,
         Optional<Mask> mask,
-        Optional<Objects> objects,
+        Optional<ObjectSet> objects,
         SequencedMap<String, Mask> aside)
         implements HoldsBuffers {
 
@@ -73,7 +73,7 @@ public record State(
     }
 
     /** The state after a step that tells objects apart. */
-    public State give(Objects found) {
+    public State give(ObjectSet found) {
         return new State(original, current, field, scale, phases, Optional.of(found.mask()), Optional.of(found), aside);
     }
 
@@ -156,7 +156,7 @@ public record State(
     }
 
     /** The objects, which the order of steps has made sure of. */
-    public Objects needObjects() {
+    public ObjectSet needObjects() {
         return objects.orElseThrow(() -> new IllegalStateException("no objects have been given"));
     }
 

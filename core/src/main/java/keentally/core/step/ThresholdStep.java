@@ -64,7 +64,7 @@ public final class ThresholdStep implements Step {
      * A cut by hand begins where the cut was that is shown, else at Otsu's; two ends begin at the exact two-level cuts, and are set by hand.
      * A rule that is chosen while there are two ends keeps what is bright.
      */
-    private static Values begin(Beginning.Made made) throws StepFault {
+    private static Values begin(Beginning.Inputs made) throws StepFault {
         Values now = made.now();
         boolean ends = hasTwoEnds(now.get(KEEP));
         boolean ruleChosen =
@@ -91,7 +91,7 @@ public final class ThresholdStep implements Step {
         return new BigDecimal(value).round(SIX_DIGITS).doubleValue();
     }
 
-    private static double beginningCut(Beginning.Made made) throws StepFault {
+    private static double beginningCut(Beginning.Inputs made) throws StepFault {
         if (!made.found().cuts().isEmpty()) {
             return made.found().cuts().getFirst();
         }

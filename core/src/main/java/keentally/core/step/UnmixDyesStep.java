@@ -32,7 +32,7 @@ public record UnmixDyesStep(Dyes dyes, List<List<Double>> vectors, List<Double> 
                     v.get(DYES), v.find(VECTORS).orElse(v.get(DYES).vectors()), v.get(WHITE)));
 
     /** Own dyes begin as the published ones that they are chosen after. */
-    private static Values begin(Beginning.Made made) {
+    private static Values begin(Beginning.Inputs made) {
         Dyes before = made.before().get(DYES);
         Dyes like = before == Dyes.OWN ? DYES.usual() : before;
         return made.now().with(VECTORS, like.vectors());

@@ -3,7 +3,7 @@ package keentally.core.trial;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.Map;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 
 /**
  * Which objects of two findings are the same.
@@ -12,8 +12,8 @@ import keentally.core.region.Objects;
  * lower number counts. So an object whose border moved stays itself, and one that was parted goes on in its largest part.
  */
 final class SameObjects {
-    private final Objects a;
-    private final Objects b;
+    private final ObjectSet a;
+    private final ObjectSet b;
 
     /** By a pair of objects, the pixels they share. */
     private final Map<Pair, Long> shared = new HashMap<>();
@@ -23,13 +23,13 @@ final class SameObjects {
 
     private record Pair(int one, int other) {}
 
-    private SameObjects(Objects a, Objects b) {
+    private SameObjects(ObjectSet a, ObjectSet b) {
         this.a = a;
         this.b = b;
     }
 
     /** Pixels that are in an object of one side without being in the same one of the other; both of one size. */
-    static long unlike(Objects a, Objects b) {
+    static long unlike(ObjectSet a, ObjectSet b) {
         SameObjects same = new SameObjects(a, b);
         int[] one = new int[a.regions().width()];
         int[] other = new int[a.regions().width()];
@@ -81,7 +81,7 @@ final class SameObjects {
     }
 
     /** Of each pixel of a row the kept object that it is in, from 0; −1 where it is in none. Gives how many are in one. */
-    private static long owners(Objects of, int y, int[] into) {
+    private static long owners(ObjectSet of, int y, int[] into) {
         Arrays.fill(into, -1);
         long[] within = new long[1];
         of.regions().rows(y, y + 1, (owner, row, from, to) -> {

@@ -2,19 +2,20 @@ package keentally.core.view;
 
 import java.util.Set;
 import keentally.core.picture.Mask;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 
 /**
  * Something that is laid on the picture. Layers are painted in the order of their list; where a kind is added, the compiler asks
  * {@link StageComposer} how it looks.
  */
-public sealed interface Layer permits Layer.Chosen, Layer.Coloured, Layer.Change, Layer.Selected, PhasePaint {
+public sealed interface Layer
+        permits Layer.ChosenMask, Layer.ColouredObjects, Layer.Change, Layer.SelectedObjects, PhasePaint {
 
     /** A mask: tinted, in white on black, or outlined where no objects are. */
-    record Chosen(Mask mask) implements Layer {}
+    record ChosenMask(Mask mask) implements Layer {}
 
     /** Objects and the colours they are outlined, filled and marked in. */
-    record Coloured(Objects objects, ObjectColours colours) implements Layer {}
+    record ColouredObjects(ObjectSet objects, ObjectColours colours) implements Layer {}
 
     /** What a station did to the mask, hatched and dotted. */
     record Change(Mask added, Mask removed) implements Layer {
@@ -25,8 +26,8 @@ public sealed interface Layer permits Layer.Chosen, Layer.Coloured, Layer.Change
     }
 
     /** Some of the regions of some objects, shown as selected however the rest is shown. */
-    record Selected(Objects of, Set<Integer> regions) implements Layer {
-        public Selected {
+    record SelectedObjects(ObjectSet of, Set<Integer> regions) implements Layer {
+        public SelectedObjects {
             regions = Set.copyOf(regions);
         }
     }

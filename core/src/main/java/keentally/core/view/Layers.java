@@ -6,7 +6,7 @@ import java.util.Optional;
 import java.util.function.Predicate;
 import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 
 /**
  * What is to be seen.
@@ -40,12 +40,12 @@ public record Layers(Pyramid picture, Field field, Look look, List<Layer> on) {
 
     /** With a mask on top. */
     public Layers with(Mask mask) {
-        return with(new Layer.Chosen(mask));
+        return with(new Layer.ChosenMask(mask));
     }
 
     /** With objects on top. */
-    public Layers with(Objects objects, ObjectColours colours) {
-        return with(new Layer.Coloured(objects, colours));
+    public Layers with(ObjectSet objects, ObjectColours colours) {
+        return with(new Layer.ColouredObjects(objects, colours));
     }
 
     /** Some of the layers, looked at in another way. */

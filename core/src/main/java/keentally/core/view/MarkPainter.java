@@ -1,7 +1,7 @@
 package keentally.core.view;
 
 import keentally.core.geometry.Point;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.region.Regions;
 
 /** Marks of kept objects in a buffer: boxes, centroids, numbers. */
@@ -20,8 +20,8 @@ final class MarkPainter {
         this.regions = regions;
     }
 
-    static void paint(int[] buffer, Viewport view, Layer.Coloured objects, Look look) {
-        Objects all = objects.objects();
+    static void paint(int[] buffer, Viewport view, Layer.ColouredObjects objects, Look look) {
+        ObjectSet all = objects.objects();
         MarkPainter painter = new MarkPainter(buffer, view, all.regions());
         for (int i = 0; i < all.count(); i++) {
             if (look.has(Look.Mark.BOXES)) {

@@ -1,7 +1,7 @@
 package keentally.core.view;
 
 import java.util.Arrays;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.region.Regions;
 
 /** Writes the numbers of objects into a buffer, thinned out where they would lie on each other. */
@@ -18,12 +18,12 @@ final class NumberPainter {
         this.height = view.height();
     }
 
-    static void paint(int[] buffer, Viewport view, Objects objects) {
+    static void paint(int[] buffer, Viewport view, ObjectSet objects) {
         new NumberPainter(buffer, view).numbers(objects);
     }
 
     /** In order of number, leaving out those that would lie on one drawn before. */
-    private void numbers(Objects objects) {
+    private void numbers(ObjectSet objects) {
         boolean[] taken = new boolean[((width >> 3) + 2) * ((height >> 3) + 2)];
         for (int i = 0; i < objects.count(); i++) {
             double[] middle = middle(objects.regions(), objects.region(i));

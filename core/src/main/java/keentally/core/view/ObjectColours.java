@@ -3,7 +3,7 @@ package keentally.core.view;
 import java.util.ArrayList;
 import java.util.List;
 import keentally.core.picture.Plane;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.region.Regions;
 import keentally.core.work.Work;
 
@@ -22,7 +22,7 @@ public final class ObjectColours {
     }
 
     /** As they are drawn first. */
-    public static ObjectColours of(Objects objects) {
+    public static ObjectColours of(ObjectSet objects) {
         return of(objects, 0);
     }
 
@@ -31,7 +31,7 @@ public final class ObjectColours {
      *
      * @param ground of the objects' size
      */
-    public static ObjectColours means(Objects objects, Pyramid ground, Work work) {
+    public static ObjectColours means(ObjectSet objects, Pyramid ground, Work work) {
         Regions regions = objects.regions();
         List<Plane> planes = ground.level(0);
         int[] ink = new int[regions.count()];
@@ -63,7 +63,7 @@ public final class ObjectColours {
     }
 
     /** @param again how often they were drawn again: each time others come first */
-    public static ObjectColours of(Objects objects, int again) {
+    public static ObjectColours of(ObjectSet objects, int again) {
         Regions regions = objects.regions();
         int columns = regions.width() / CELL + 1;
         List<List<int[]>> cells = new ArrayList<>();

@@ -3,7 +3,7 @@ package keentally.core.view;
 import java.util.Arrays;
 import java.util.Optional;
 import keentally.core.picture.Mask;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.work.Work;
 
 /**
@@ -20,7 +20,7 @@ public final class StageComposer {
 
     private final Layers layers;
     private final Look look;
-    private final Optional<Layer.Coloured> objects;
+    private final Optional<Layer.ColouredObjects> objects;
 
     /** Whether nothing but a mask is looked at, in white on black. */
     private final boolean maskAlone;
@@ -39,9 +39,9 @@ public final class StageComposer {
     private StageComposer(Layers layers, Viewport view) {
         this.layers = layers;
         this.look = layers.look();
-        this.objects = layers.find(Layer.Coloured.class);
+        this.objects = layers.find(Layer.ColouredObjects.class);
         this.maskAlone = look.overlay() == Look.Overlay.MASK
-                && layers.find(Layer.Chosen.class).isPresent();
+                && layers.find(Layer.ChosenMask.class).isPresent();
         this.view = view;
         this.width = view.width();
         this.height = view.height();
@@ -70,8 +70,8 @@ public final class StageComposer {
     private void wash(Layer layer, int j, int y, int[] columns) {
         boolean bare = look.overlay() == Look.Overlay.BARE;
         switch (layer) {
-            case Layer.Chosen chosen when maskAlone -> tint(j, chosen.mask(), Pattern.WHITE, 256, columns);
-            case Layer.Chosen chosen
+            case Layer.ChosenMask chosen when maskAlone -> tint(j, chosen.mask(), Pattern.WHITE, 256, columns);
+            case Layer.ChosenMask chosen
             when !bare -> {
                 boolean filled = look.overlay() == Look.Overlay.FILL && objects.isPresent();
                 int opacity = filled ? 0 : (int) Math.round(256 * look.strength());
@@ -83,11 +83,11 @@ public final class StageComposer {
                 tint(j, change.added(), Pattern.ADDED, 256, columns);
                 tint(j, change.removed(), Pattern.REMOVED, 256, columns);
             }
-            case Layer.Chosen c -> {}
+            case Layer.ChosenMask c -> {}
             case PhasePaint p -> {}
             case Layer.Change c -> {}
-            case Layer.Coloured c -> {}
-            case Layer.Selected s -> {}
+            case Layer.ColouredObjects c -> {}
+            case Layer.SelectedObjects s -> {}
         }
     }
 
@@ -95,12 +95,12 @@ public final class StageComposer {
     private void lines(Layer layer, Work work) {
         boolean outlined = look.overlay() == Look.Overlay.OUTLINES || look.overlay() == Look.Overlay.FILL;
         switch (layer) {
-            case Layer.Chosen chosen when outlined && objects.isEmpty() -> maskOutlines(chosen.mask(), work);
-            case Layer.Coloured coloured when outlined -> outlines(coloured, work);
+            case Layer.ChosenMask chosen when outlined && objects.isEmpty() -> maskOutlines(chosen.mask(), work);
+            case Layer.ColouredObjects coloured when outlined -> outlines(coloured, work);
             case PhasePaint paint when paint.outlines() && look.overlay() != Look.Overlay.BARE -> borders(paint, work);
-            case Layer.Selected selected -> select(selected, work);
-            case Layer.Chosen c -> {}
-            case Layer.Coloured c -> {}
+            case Layer.SelectedObjects selected -> select(selected, work);
+            case Layer.ChosenMask c -> {}
+            case Layer.ColouredObjects c -> {}
             case PhasePaint p -> {}
             case Layer.Change c -> {}
         }
@@ -240,8 +240,8 @@ public final class StageComposer {
         }
     }
 
-    private void outlines(Layer.Coloured coloured, Work work) {
-        Objects of = coloured.objects();
+    private void outlines(Layer.ColouredObjects coloured, Work work) {
+        ObjectSet of = coloured.objects();
         int[] raster = RegionRaster.of(of.regions(), view, work);
         ObjectColours colours = coloured.colours();
         boolean filled = look.overlay() == Look.Overlay.FILL;
@@ -267,7 +267,7 @@ public final class StageComposer {
         });
     }
 
-    private void select(Layer.Selected selected, Work work) {
+    private void select(Layer.SelectedObjects selected, Work work) {
         int[] raster = RegionRaster.of(selected.of().regions(), view, work);
         work.bands(height, (from, to) -> {
             for (int at = from * width; at < to * width; at++) {

@@ -1,7 +1,7 @@
 package keentally.core.view;
 
 import keentally.core.picture.PhaseMap;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.step.Flow;
 import keentally.core.step.State;
 
@@ -21,7 +21,7 @@ public final class StateLayers {
             return new PhasePaint(map, PhaseInks.flat(map.names().size()), false);
         }
 
-        default ObjectColours objects(Objects objects) {
+        default ObjectColours objects(ObjectSet objects) {
             return ObjectColours.of(objects);
         }
     }

@@ -72,7 +72,7 @@ class ClusterTest {
             Chance chance = new Chance(seed);
             Points points = random(chance, chance.between(4, 7), chance.between(1, 3));
             int k = chance.between(2, 3);
-            KMeans.Parted parted = KMeans.of(points, k, 60, seed, new Work(Workers.of(3), new Cancel()))
+            KMeans.Partition parted = KMeans.of(points, k, 60, seed, new Work(Workers.of(3), new Cancel()))
                     .orElseThrow();
             double best = best(points, k, new int[points.count()], 0);
             assertThat(parted.within()).isCloseTo(sumWithin(points, k, parted.groups()), within(1e-6));
@@ -86,8 +86,8 @@ class ClusterTest {
     @Test
     void theSameSeedGivesTheSameBytesForAnyNumberOfThreads() {
         Points points = random(new Chance(5), 3000, 3);
-        KMeans.Parted one = KMeans.of(points, 6, 8, 11, Work.alone()).orElseThrow();
-        KMeans.Parted many = KMeans.of(points, 6, 8, 11, new Work(Workers.of(4), new Cancel()))
+        KMeans.Partition one = KMeans.of(points, 6, 8, 11, Work.alone()).orElseThrow();
+        KMeans.Partition many = KMeans.of(points, 6, 8, 11, new Work(Workers.of(4), new Cancel()))
                 .orElseThrow();
         assertThat(many.centres()).isEqualTo(one.centres());
         assertThat(many.groups()).isEqualTo(one.groups());
@@ -114,7 +114,7 @@ class ClusterTest {
         }
         double[] weights = new double[clouds * each];
         Arrays.fill(weights, 1);
-        Trials trials = Trials.of(new Points(2, at, weights), 8, 6, seed, Work.alone());
+        ClusterTrials trials = ClusterTrials.of(new Points(2, at, weights), 8, 6, seed, Work.alone());
         assertThat(trials.suggested()).isEqualTo(clouds);
         assertThat(trials.tried()).hasSize(7);
         assertThat(trials.tried().get(clouds - 2).silhouette().mean()).isGreaterThan(0.7);

@@ -12,7 +12,7 @@ import keentally.core.label.Labeller;
 import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Neighbours;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.region.Regions;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
@@ -29,17 +29,17 @@ class CorrectingTest {
     }
 
     /** Rows of text; a letter but '.' is a pixel of a mask. */
-    private static Objects objects(String... rows) {
+    private static ObjectSet objects(String... rows) {
         byte[] chosen = new byte[rows.length * rows[0].length()];
         for (int i = 0; i < chosen.length; i++) {
             chosen[i] = (byte) (rows[i / rows[0].length()].charAt(i % rows[0].length()) == '.' ? 0 : 1);
         }
         Mask mask = Mask.from(chosen, rows[0].length(), rows.length);
-        return Objects.of(Labeller.regions(mask, Neighbours.EIGHT, Work.alone()));
+        return ObjectSet.of(Labeller.regions(mask, Neighbours.EIGHT, Work.alone()));
     }
 
     /** Each pixel as the number of its object, '-' in a dropped one. */
-    private static String[] rows(Objects objects) {
+    private static String[] rows(ObjectSet objects) {
         Regions regions = objects.regions();
         String[] rows = new String[regions.height()];
         for (int y = 0; y < rows.length; y++) {
@@ -53,14 +53,14 @@ class CorrectingTest {
         return rows;
     }
 
-    private static Correcting.Corrected corrected(Objects objects, Correction... corrections) {
+    private static Correcting.Outcome corrected(ObjectSet objects, Correction... corrections) {
         Field field = Field.whole(objects.regions().width(), objects.regions().height());
         return Correcting.of(objects, List.of(corrections), field, HAND, new Cancel());
     }
 
-    private static Objects drawn(Chance chance) {
+    private static ObjectSet drawn(Chance chance) {
         Mask mask = chance.mask(chance.between(3, 20), chance.between(3, 14));
-        return Objects.of(Labeller.regions(mask, Neighbours.EIGHT, Work.alone()));
+        return ObjectSet.of(Labeller.regions(mask, Neighbours.EIGHT, Work.alone()));
     }
 
     private static Point in(double x, double y) {
@@ -78,7 +78,7 @@ class CorrectingTest {
 
     @Test
     void aLinePartsAnObjectAndNoPixelIsLost() {
-        Objects bar = objects("aaaaaa", "aaaaaa", "aaaaaa");
+        ObjectSet bar = objects("aaaaaa", "aaaaaa", "aaaaaa");
         var done = corrected(bar, new Correction.Cut(List.of(new Point(2.5, -1), new Point(2.5, 4))));
         assertThat(rows(done.objects())).containsExactly("111222", "111222", "111222");
         assertThat(done.objects().droppedBy(0)).isEmpty();
@@ -87,7 +87,7 @@ class CorrectingTest {
 
     @Test
     void aLineThatEndsInsidePartsNothingAndDoesNotFit() {
-        Objects bar = objects("aaaaaa", "aaaaaa", "aaaaaa");
+        ObjectSet bar = objects("aaaaaa", "aaaaaa", "aaaaaa");
         var done = corrected(bar, new Correction.Cut(List.of(new Point(2.5, -1), new Point(2.5, 1.5))));
         assertThat(rows(done.objects())).containsExactly(rows(bar));
         assertThat(done.fits()).containsExactly(false);
@@ -96,7 +96,7 @@ class CorrectingTest {
 
     @Test
     void objectsAreDroppedAndBroughtBack() {
-        Objects three = objects("a.b.c").drop("gate-1", i -> i == 1);
+        ObjectSet three = objects("a.b.c").drop("gate-1", i -> i == 1);
         var done = corrected(three, new Correction.Drop(List.of(in(0, 0))), new Correction.Restore(List.of(in(2, 0))));
         assertThat(rows(done.objects())).containsExactly("-.1.2");
         assertThat(done.objects().droppedBy(0)).isEqualTo(HAND);
@@ -109,7 +109,7 @@ class CorrectingTest {
 
     @Test
     void aDrawnObjectLeavesKeptOnesAloneAndTakesFromDroppedOnes() {
-        Objects two = objects("aa....", "aa..bb", "....bb").drop("gate-1", i -> i == 1);
+        ObjectSet two = objects("aa....", "aa..bb", "....bb").drop("gate-1", i -> i == 1);
         var done = corrected(
                 two, new Correction.Draw(List.of(new Point(1, 0), new Point(5, 0), new Point(5, 3), new Point(1, 3))));
         assertThat(rows(done.objects())).containsExactly("11222.", "11222-", ".2222-");
@@ -118,7 +118,7 @@ class CorrectingTest {
 
     @Test
     void anEraserThatPartsAnObjectMakesTwo() {
-        Objects bar = objects("aaaaa", "aaaaa");
+        ObjectSet bar = objects("aaaaa", "aaaaa");
         var done = corrected(bar, new Correction.Erase(List.of(new Point(2.5, 0), new Point(2.5, 2)), 1));
         assertThat(rows(done.objects())).containsExactly("11.22", "11.22");
         var gone = corrected(bar, new Correction.Erase(List.of(new Point(2.5, 1)), 9));
@@ -138,7 +138,7 @@ class CorrectingTest {
 
     @Test
     void numbersKeepTheOrderTheyCameIn() {
-        Objects bySize = Objects.of(objects("a.bb.ccc").regions(), new int[] {2, 1, 0});
+        ObjectSet bySize = ObjectSet.of(objects("a.bb.ccc").regions(), new int[] {2, 1, 0});
         var done = corrected(bySize, new Correction.Drop(List.of(in(2, 0))));
         assertThat(rows(done.objects())).containsExactly("2.--.111");
     }
@@ -150,7 +150,7 @@ class CorrectingTest {
         Chance chance = new Chance(seed);
         int width = chance.between(3, 20);
         int height = chance.between(3, 14);
-        Objects before = Objects.of(Labeller.regions(chance.mask(width, height), Neighbours.EIGHT, Work.alone()));
+        ObjectSet before = ObjectSet.of(Labeller.regions(chance.mask(width, height), Neighbours.EIGHT, Work.alone()));
         Correction cut = new Correction.Cut(List.of(
                 new Point(chance.between(-2.0, width + 2), chance.between(-2.0, height + 2)),
                 new Point(chance.between(-2.0, width + 2), chance.between(-2.0, height + 2))));
@@ -189,7 +189,7 @@ class CorrectingTest {
         Chance chance = new Chance(seed);
         int width = chance.between(3, 20);
         int height = chance.between(3, 14);
-        Objects before = Objects.of(Labeller.regions(chance.mask(width, height), Neighbours.EIGHT, Work.alone()));
+        ObjectSet before = ObjectSet.of(Labeller.regions(chance.mask(width, height), Neighbours.EIGHT, Work.alone()));
         Point a = new Point(chance.between(-2.0, width + 2), chance.between(-2.0, height + 2));
         Point b = new Point(chance.between(-2.0, width + 2), chance.between(-2.0, height + 2));
         double brush = chance.between(0.5, 7);

@@ -16,7 +16,7 @@ import keentally.core.picture.Plane;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.PixelSize;
 import keentally.core.quantity.Scale;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.region.SlowRegions;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
@@ -34,7 +34,7 @@ class MeasureTest {
     }
 
     private static ObjectTable table(Mask mask, Plane signal, Field field, Work work) {
-        Objects objects = Objects.of(Labeller.regions(mask, Neighbours.EIGHT, work));
+        ObjectSet objects = ObjectSet.of(Labeller.regions(mask, Neighbours.EIGHT, work));
         return ObjectTable.of(objects, ALL, Ground.grey(signal, field), work);
     }
 
@@ -48,7 +48,7 @@ class MeasureTest {
         Mask mask = field.clip(chance.mask(width, height));
         Plane signal = chance.toss(0.5) ? chance.plane16(width, height) : chance.plane8(width, height);
         Ground ground = new Ground(signal, chance.colour(width, height), field);
-        Objects objects = Objects.of(Labeller.regions(mask, Neighbours.EIGHT, Work.alone()));
+        ObjectSet objects = ObjectSet.of(Labeller.regions(mask, Neighbours.EIGHT, Work.alone()));
         ObjectTable table = ObjectTable.of(objects, ALL, ground, Work.alone());
         int[][] labels = SlowRegions.labels(mask, Neighbours.EIGHT);
         List<List<int[]>> pixels = SlowRegions.pixels(labels);
@@ -116,7 +116,7 @@ class MeasureTest {
 
     @Test
     void aSignalOfAnotherSizeIsRefused() {
-        Objects none = Objects.of(Labeller.regions(Mask.empty(5, 5), Neighbours.EIGHT, Work.alone()));
+        ObjectSet none = ObjectSet.of(Labeller.regions(Mask.empty(5, 5), Neighbours.EIGHT, Work.alone()));
         assertThatThrownBy(() -> ObjectTable.of(
                         none, ALL, Ground.grey(new Chance(1).plane8(4, 5), Field.whole(5, 5)), Work.alone()))
                 .hasMessage("the signal is 4 × 5 but the objects were found in 5 × 5");

@@ -37,7 +37,7 @@ class CleaningTest {
         Field field = chance.field(width, height);
         Mask mask = field.clip(chance.mask(width, height));
         double upTo = chance.toss(0.5) ? Double.POSITIVE_INFINITY : chance.between(0, 6);
-        FillHoles.Filled filled = FillHoles.of(mask, field, upTo, Work.alone());
+        FillHoles.Outcome filled = FillHoles.of(mask, field, upTo, Work.alone());
         Mask background = field.mask().minus(mask);
         int[][] pieces = SlowRegions.labels(background, Neighbours.FOUR);
         List<List<int[]>> pixels = SlowRegions.pixels(pieces);
@@ -67,7 +67,7 @@ class CleaningTest {
         Mask mask = chance.mask(chance.between(1, 80), chance.between(1, 15));
         double below = chance.between(0.0, 9);
         for (Neighbours neighbours : Neighbours.values()) {
-            RemoveSpecks.Cleaned cleaned = RemoveSpecks.of(mask, below, neighbours, Work.alone());
+            RemoveSpecks.Outcome cleaned = RemoveSpecks.of(mask, below, neighbours, Work.alone());
             int removed = 0;
             for (List<int[]> piece : SlowRegions.pixels(SlowRegions.labels(mask, neighbours))) {
                 boolean stays = piece.size() >= below;

@@ -20,7 +20,7 @@ class MergeSimilarTest {
     }
 
     /** A picture of labels, some of them none, as regions that need not hang together. */
-    private static Objects drawn(int[] labels, int width) {
+    private static ObjectSet drawn(int[] labels, int width) {
         RegionBuilder builder = new RegionBuilder(width, labels.length / width);
         TreeMap<Integer, Integer> numbers = new TreeMap<>();
         for (int i = 0; i < labels.length; i++) {
@@ -29,7 +29,7 @@ class MergeSimilarTest {
                 builder.add(owner, i / width, i % width, i % width + 1);
             }
         }
-        return Objects.of(builder.regions());
+        return ObjectSet.of(builder.regions());
     }
 
     @ParameterizedTest
@@ -43,15 +43,15 @@ class MergeSimilarTest {
         for (int i = 0; i < labels.length; i++) {
             labels[i] = i > 0 && chance.toss(0.6) ? labels[i - 1] : chance.between(0, kinds);
         }
-        Objects all = drawn(labels, width);
-        Objects objects = all.drop("gate-1", r -> r % 5 == 3);
+        ObjectSet all = drawn(labels, width);
+        ObjectSet objects = all.drop("gate-1", r -> r % 5 == 3);
         int n = objects.regions().count();
         double[][] means = new double[n][1];
         for (double[] mean : means) {
             mean[0] = chance.toss(0.05) ? Double.NaN : chance.between(0, 20);
         }
         double most = chance.between(0.0, 6);
-        Objects merged = MergeSimilar.of(objects, means, (a, b) -> Math.abs(a[0] - b[0]), most, new Cancel());
+        ObjectSet merged = MergeSimilar.of(objects, means, (a, b) -> Math.abs(a[0] - b[0]), most, new Cancel());
         int[] slow = slow(objects, means, most);
         assertThat(groups(merged, width, height)).isEqualTo(groups(slow, objects, width, height));
         for (int region = 0; region < merged.regions().count(); region++) {
@@ -61,7 +61,7 @@ class MergeSimilarTest {
     }
 
     /** For each region the lowest one that it ended up with. */
-    private static int[] slow(Objects objects, double[][] means, double most) {
+    private static int[] slow(ObjectSet objects, double[][] means, double most) {
         int n = objects.regions().count();
         int[] group = new int[n];
         double[] sum = new double[n];
@@ -96,7 +96,7 @@ class MergeSimilarTest {
         }
     }
 
-    private static boolean touch(Objects objects, int[] group, int a, int b) {
+    private static boolean touch(ObjectSet objects, int[] group, int a, int b) {
         Regions regions = objects.regions();
         for (int y = 0; y < regions.height(); y++) {
             for (int x = 0; x < regions.width(); x++) {
@@ -112,7 +112,7 @@ class MergeSimilarTest {
         return false;
     }
 
-    private static List<Integer> groups(Objects merged, int width, int height) {
+    private static List<Integer> groups(ObjectSet merged, int width, int height) {
         List<Integer> at = new ArrayList<>();
         for (int i = 0; i < width * height; i++) {
             at.add(merged.regions().at(i % width, i / width));
@@ -120,7 +120,7 @@ class MergeSimilarTest {
         return at;
     }
 
-    private static List<Integer> groups(int[] group, Objects objects, int width, int height) {
+    private static List<Integer> groups(int[] group, ObjectSet objects, int width, int height) {
         int[] leaders = Arrays.stream(group).distinct().sorted().toArray();
         List<Integer> at = new ArrayList<>();
         for (int i = 0; i < width * height; i++) {
@@ -132,9 +132,9 @@ class MergeSimilarTest {
 
     @Test
     void aMergedObjectIsNumberedWhereItsFirstPartWas() {
-        Objects three = drawn(new int[] {1, 2, 3}, 3);
-        Objects backwards = Objects.of(three.regions(), new int[] {2, 1, 0});
-        Objects merged = MergeSimilar.of(
+        ObjectSet three = drawn(new int[] {1, 2, 3}, 3);
+        ObjectSet backwards = ObjectSet.of(three.regions(), new int[] {2, 1, 0});
+        ObjectSet merged = MergeSimilar.of(
                 backwards, new double[][] {{9}, {5}, {5}}, (a, b) -> Math.abs(a[0] - b[0]), 1, new Cancel());
         assertThat(merged.count()).isEqualTo(2);
         assertThat(merged.number(1)).isEqualTo(1);

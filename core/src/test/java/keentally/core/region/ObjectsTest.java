@@ -10,12 +10,12 @@ import org.junit.jupiter.api.Test;
 
 class ObjectsTest {
     /** Four single pixels in one row. */
-    private static final Objects FOUR =
-            Objects.of(Labeller.regions(Mask.of(8, 1, new long[] {0b01010101}), Neighbours.EIGHT, Work.alone()));
+    private static final ObjectSet FOUR =
+            ObjectSet.of(Labeller.regions(Mask.of(8, 1, new long[] {0b01010101}), Neighbours.EIGHT, Work.alone()));
 
     @Test
     void numbersCloseUpAfterDrops() {
-        Objects two = FOUR.drop("gate-1", region -> region == 0 || region == 2);
+        ObjectSet two = FOUR.drop("gate-1", region -> region == 0 || region == 2);
         assertThat(two.count()).isEqualTo(2);
         assertThat(two.number(0)).isZero();
         assertThat(two.number(1)).isEqualTo(1);
@@ -26,7 +26,7 @@ class ObjectsTest {
 
     @Test
     void whatIsDroppedKeepsTheStationThatDroppedItFirst() {
-        Objects after = FOUR.drop("edge-1", region -> region == 0).drop("gate-1", region -> region < 2);
+        ObjectSet after = FOUR.drop("edge-1", region -> region == 0).drop("gate-1", region -> region < 2);
         assertThat(after.droppedBy(0)).isEqualTo("edge-1");
         assertThat(after.droppedBy(1)).isEqualTo("gate-1");
         assertThat(after.droppedBy(2)).isEmpty();

@@ -14,7 +14,7 @@ import keentally.core.picture.Mask;
 import keentally.core.picture.Neighbours;
 import keentally.core.picture.PhaseMap;
 import keentally.core.picture.Picture;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.FlagSetting;
 import keentally.core.setting.LengthSetting;
@@ -50,7 +50,7 @@ class EveryChoiceTest {
                         case PHASES -> start.give(PhaseMap.of(mask, field));
                         case MASK -> start.give(mask);
                         case OBJECTS ->
-                            start.give(mask).give(Objects.of(Labeller.regions(mask, Neighbours.EIGHT, Work.alone())));
+                            start.give(mask).give(ObjectSet.of(Labeller.regions(mask, Neighbours.EIGHT, Work.alone())));
                     });
         }
         return states;
@@ -94,7 +94,7 @@ class EveryChoiceTest {
         try {
             Values values = step.isComplete(now)
                     ? now
-                    : step.beginning().of(new Beginning.Made(before, now, state, Findings.NONE, Work.alone()));
+                    : step.beginning().of(new Beginning.Inputs(before, now, state, Findings.NONE, Work.alone()));
             assertThat(step.isComplete(values))
                     .as("what it begins with is complete")
                     .isTrue();

@@ -15,7 +15,7 @@ import keentally.core.picture.Neighbours;
 import keentally.core.picture.PhaseMap;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.work.Work;
 import org.junit.jupiter.api.Test;
 
@@ -26,7 +26,7 @@ class StateRulesTest {
     private static final Picture PICTURE = Picture.grey(PLANE);
     private static final Field FIELD = Field.whole(SIDE, SIDE);
     private static final Mask MASK = new Chance(2).mask(SIDE, SIDE);
-    private static final Objects OBJECTS = Objects.of(Labeller.regions(MASK, Neighbours.EIGHT, Work.alone()));
+    private static final ObjectSet OBJECTS = ObjectSet.of(Labeller.regions(MASK, Neighbours.EIGHT, Work.alone()));
     private static final State START = State.of(PICTURE, FIELD, Optional.empty());
     private static final PhaseMap PHASES = PhaseMap.of(MASK, FIELD);
     private static final State ALL = START.give(PHASES).give(MASK).give(OBJECTS);
@@ -60,7 +60,7 @@ class StateRulesTest {
 
     @Test
     void objectsSetTheMaskToTheUnionOfThoseKept() {
-        Objects some = OBJECTS.drop("gate-1", region -> region % 2 == 0);
+        ObjectSet some = OBJECTS.drop("gate-1", region -> region % 2 == 0);
         State after = START.give(Mask.full(SIDE, SIDE)).give(some);
         assertThat(after.needMask()).isEqualTo(some.mask());
         assertThat(after.flow()).isEqualTo(Flow.OBJECTS);

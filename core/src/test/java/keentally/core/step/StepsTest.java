@@ -25,7 +25,7 @@ import keentally.core.quantity.Amounts;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.PixelSize;
 import keentally.core.quantity.Scale;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
@@ -312,7 +312,7 @@ class StepsTest {
     }
 
     private static List<Long> sizes(State state) {
-        Objects objects = state.needObjects();
+        ObjectSet objects = state.needObjects();
         return IntStream.range(0, objects.count())
                 .mapToObj(i -> objects.regions().pixels(objects.region(i)))
                 .toList();

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import keentally.core.label.Labeller;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Neighbours;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.work.Work;
 import org.junit.jupiter.api.Test;
 
@@ -50,18 +50,18 @@ class SameObjectsTest {
 
     @Test
     void whatWasDroppedIsInNoObject() {
-        Objects one = of(TWO).drop("gate-1", region -> region == 1);
+        ObjectSet one = of(TWO).drop("gate-1", region -> region == 1);
         assertThat(SameObjects.unlike(of(TWO), one)).isEqualTo(9);
         assertThat(SameObjects.unlike(of(TWO), of(".........", ".........", ".........")))
                 .isEqualTo(18);
     }
 
-    private static Objects of(String... rows) {
+    private static ObjectSet of(String... rows) {
         byte[] chosen = new byte[rows.length * rows[0].length()];
         for (int i = 0; i < chosen.length; i++) {
             chosen[i] = (byte) (rows[i / rows[0].length()].charAt(i % rows[0].length()) == '#' ? 1 : 0);
         }
         Mask mask = Mask.from(chosen, rows[0].length(), rows.length);
-        return Objects.of(Labeller.regions(mask, Neighbours.EIGHT, Work.alone()));
+        return ObjectSet.of(Labeller.regions(mask, Neighbours.EIGHT, Work.alone()));
     }
 }

@@ -15,7 +15,7 @@ import keentally.core.picture.Mask;
 import keentally.core.picture.Neighbours;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane8;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
@@ -29,9 +29,9 @@ class StageComposerTest {
     private static final Field FIELD = Field.whole(W, H);
 
     private static Layers layers(Mask mask, Look look, Set<Integer> selected) {
-        Objects objects = Objects.of(Labeller.regions(mask, Neighbours.EIGHT, Work.alone()));
+        ObjectSet objects = ObjectSet.of(Labeller.regions(mask, Neighbours.EIGHT, Work.alone()));
         Layers layers = Layers.of(PYRAMID, FIELD, look).with(mask).with(objects, ObjectColours.of(objects));
-        return selected.isEmpty() ? layers : layers.with(new Layer.Selected(objects, selected));
+        return selected.isEmpty() ? layers : layers.with(new Layer.SelectedObjects(objects, selected));
     }
 
     private static Layers layers(Mask mask, Look.Overlay overlay, double strength, Set<Integer> selected) {
@@ -134,7 +134,7 @@ class StageComposerTest {
                 layers(block(), Look.Overlay.FILL, 1, Set.of()), new Viewport(0, 0, 1, W, H), Work.alone());
         assertThat(Inks.OBJECTS).contains(filled[33 * W + 44]);
         assertThat(filled[29 * W + 40]).isEqualTo(grey(40, 29));
-        Objects objects = Objects.of(Labeller.regions(block(), Neighbours.EIGHT, Work.alone()));
+        ObjectSet objects = ObjectSet.of(Labeller.regions(block(), Neighbours.EIGHT, Work.alone()));
         Look look = new Look(Look.Overlay.FILL, Set.of(), 0.2, true);
         Layers mean =
                 Layers.of(PYRAMID, FIELD, look).with(objects, ObjectColours.means(objects, PYRAMID, Work.alone()));
@@ -176,7 +176,7 @@ class StageComposerTest {
 
     @Test
     void coloursCanBeDrawnAgain() {
-        Objects objects = Objects.of(Labeller.regions(new Chance(5).mask(60, 40), Neighbours.FOUR, Work.alone()));
+        ObjectSet objects = ObjectSet.of(Labeller.regions(new Chance(5).mask(60, 40), Neighbours.FOUR, Work.alone()));
         ObjectColours first = ObjectColours.of(objects);
         ObjectColours again = ObjectColours.of(objects, 1);
         assertThat(IntStream.range(0, objects.count()).filter(i -> first.of(i) != again.of(i)))
@@ -206,10 +206,10 @@ class StageComposerTest {
 
     @Test
     void nearObjectsDifferInColour() {
-        Objects objects = Objects.of(Labeller.regions(new Chance(5).mask(60, 40), Neighbours.FOUR, Work.alone()));
+        ObjectSet objects = ObjectSet.of(Labeller.regions(new Chance(5).mask(60, 40), Neighbours.FOUR, Work.alone()));
         ObjectColours colours = ObjectColours.of(objects);
         Mask two = Mask.of(12, 1, new long[] {0b100000100001});
-        Objects near = Objects.of(Labeller.regions(two, Neighbours.EIGHT, Work.alone()));
+        ObjectSet near = ObjectSet.of(Labeller.regions(two, Neighbours.EIGHT, Work.alone()));
         ObjectColours three = ObjectColours.of(near);
         assertThat(Set.of(three.of(0), three.of(1), three.of(2))).hasSize(3);
         assertThat(IntStream.range(0, objects.count()).map(colours::of)).allMatch(Inks.OBJECTS::contains);

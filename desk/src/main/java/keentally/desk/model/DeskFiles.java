@@ -8,7 +8,7 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.run.Run;
 import keentally.core.view.Layers;
 import keentally.core.work.Work;
@@ -68,7 +68,7 @@ public final class DeskFiles {
 
     /** Writes every kept object as a picture of its own. */
     public void takeCutOuts(Path folder) {
-        Optional<Objects> objects = desk.shown().get().flatMap(SampleRun::objects);
+        Optional<ObjectSet> objects = desk.shown().get().flatMap(SampleRun::objects);
         Optional<OpenSample> open = desk.open().get();
         if (objects.isEmpty() || open.isEmpty()) {
             desk.say(Texts.of("file.no-table"));

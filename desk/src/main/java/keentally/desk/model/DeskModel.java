@@ -222,8 +222,8 @@ public final class DeskModel implements AutoCloseable {
     }
 
     /** To run alternatives beside what is on the stage. */
-    public Trials trials() {
-        return new Trials(runner, memory, maker, held.shelf(), pictures);
+    public TrialRuns trials() {
+        return new TrialRuns(runner, memory, maker, held.shelf(), pictures);
     }
 
     /**
@@ -370,7 +370,7 @@ public final class DeskModel implements AutoCloseable {
         PictureShelf shelf = held.shelf();
         lanes.overtake(Lane.FOLLOW, cancel -> {
             try {
-                PictureShelf.Taken taken = shelf.take(sample.picture());
+                PictureShelf.ShelfPicture taken = shelf.take(sample.picture());
                 OpenSample read = new OpenSample(
                         sample.picture(),
                         taken.file(),
@@ -528,7 +528,7 @@ public final class DeskModel implements AutoCloseable {
         if (sample().isEmpty()) {
             return Optional.empty();
         }
-        SampleMaker.Asked now = SampleMaker.Asked.of(study.get(), sampleId.get(), methodId());
+        SampleMaker.SampleRequest now = SampleMaker.SampleRequest.of(study.get(), sampleId.get(), methodId());
         Background background = background();
         boolean shared = isShared(methodId());
         return open.get()

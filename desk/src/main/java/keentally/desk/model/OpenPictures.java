@@ -12,29 +12,29 @@ final class OpenPictures {
     private static final int KEPT = 4;
 
     private final StateCache memory;
-    private final Map<PictureRef, Kept> pictures = new LinkedHashMap<>();
+    private final Map<PictureRef, KeptPicture> pictures = new LinkedHashMap<>();
 
-    private record Kept(OpenSample sample, StateCache.Hold hold) {}
+    private record KeptPicture(OpenSample sample, StateCache.Hold hold) {}
 
     OpenPictures(StateCache memory) {
         this.memory = memory;
     }
 
     Optional<OpenSample> find(PictureRef ref) {
-        return Optional.ofNullable(pictures.get(ref)).map(Kept::sample);
+        return Optional.ofNullable(pictures.get(ref)).map(KeptPicture::sample);
     }
 
     /** The oldest go where there are too many, or where they take more memory than there is. */
     void keep(OpenSample picture) {
         forget(picture.ref());
-        pictures.put(picture.ref(), new Kept(picture, memory.hold(picture.pyramid())));
+        pictures.put(picture.ref(), new KeptPicture(picture, memory.hold(picture.pyramid())));
         while (pictures.size() > 1 && (pictures.size() > KEPT || memory.held() > memory.budget())) {
             forget(pictures.keySet().iterator().next());
         }
     }
 
     private void forget(PictureRef ref) {
-        Kept kept = pictures.remove(ref);
+        KeptPicture kept = pictures.remove(ref);
         if (kept != null) {
             kept.hold.close();
         }

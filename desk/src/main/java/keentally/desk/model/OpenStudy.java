@@ -57,7 +57,7 @@ public final class OpenStudy {
 
     /** Opens a file; not on the interface thread. */
     static OpenStudy open(Opening opening, Executor ui) throws FileFault {
-        Telling watch = new Telling();
+        Watcher watch = new Watcher();
         StudyFile file = opening.open(watch);
         OpenStudy study = new OpenStudy(ui, file.history(), Optional.of(file));
         watch.study = study;
@@ -65,7 +65,7 @@ public final class OpenStudy {
     }
 
     /** The keeper's thread tells; the interface thread is told. */
-    private static final class Telling implements StudyFile.Watch {
+    private static final class Watcher implements StudyFile.Watch {
         private volatile OpenStudy study;
 
         @Override

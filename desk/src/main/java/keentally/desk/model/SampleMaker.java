@@ -12,16 +12,16 @@ import keentally.study.document.Thing.SampleThing;
 /** Makes samples for the runner; the field drawn last is not drawn again while its shapes stay. For any thread. */
 final class SampleMaker {
     /** What the study says of a sample, for a method. */
-    record Asked(SampleThing thing, Map<String, HandWork> hand) {
-        static Asked of(Study study, String sampleId, String methodId) {
-            return new Asked(study.sample(sampleId).orElseThrow(), study.hand(sampleId, methodId));
+    record SampleRequest(SampleThing thing, Map<String, HandWork> hand) {
+        static SampleRequest of(Study study, String sampleId, String methodId) {
+            return new SampleRequest(study.sample(sampleId).orElseThrow(), study.hand(sampleId, methodId));
         }
     }
 
     private Optional<Sample> last = Optional.empty();
 
     /** @throws IllegalArgumentException where the field holds no pixel of the picture, as that of another file may not */
-    synchronized Sample sample(OpenSample open, Asked asked) {
+    synchronized Sample sample(OpenSample open, SampleRequest asked) {
         SampleThing thing = asked.thing();
         String key = open.file().key();
         List<Field.Part> parts = thing.field();

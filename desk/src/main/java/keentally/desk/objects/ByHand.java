@@ -9,7 +9,7 @@ import keentally.core.hand.Correction;
 import keentally.core.hand.Corrections;
 import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.region.Regions;
 import keentally.core.step.EditObjectsStep;
 import keentally.core.step.StepDescription;
@@ -40,7 +40,7 @@ final class ByHand {
 
     private void done(
             Collection<Integer> regions, Function<List<Point>, Correction> made, String said, boolean ofKept) {
-        Optional<Objects> objects = desk.shown().get().flatMap(SampleRun::objects);
+        Optional<ObjectSet> objects = desk.shown().get().flatMap(SampleRun::objects);
         List<Point> on = objects.stream()
                 .flatMap(o -> regions.stream()
                         .filter(r -> o.isKept(r) == ofKept)

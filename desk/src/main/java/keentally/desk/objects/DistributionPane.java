@@ -19,7 +19,7 @@ import keentally.core.measure.Measure;
 import keentally.core.measure.ObjectTable;
 import keentally.core.method.MethodStep;
 import keentally.core.quantity.PixelSize;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.region.Regions;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.stats.Distribution;
@@ -164,7 +164,7 @@ final class DistributionPane extends VBox {
         State state = before.filter(s -> s.objects().isPresent())
                 .orElseGet(
                         () -> shown.flatMap(SampleRun::readings).orElseThrow().state());
-        Optional<Regions> end = shown.flatMap(SampleRun::objects).map(Objects::regions);
+        Optional<Regions> end = shown.flatMap(SampleRun::objects).map(ObjectSet::regions);
         String signal = desk.method().signal();
         PixelSize size = desk.pixelSize();
         Weight by = weight.get();
@@ -173,7 +173,7 @@ final class DistributionPane extends VBox {
             Population made = Population.NONE;
             try {
                 if (state.objects().isPresent()) {
-                    Objects objects = state.objects().get();
+                    ObjectSet objects = state.objects().get();
                     ObjectTable table =
                             ObjectTable.of(objects, List.of(measure, Measure.AREA), state.ground(signal, work), work);
                     int[] regions = IntStream.range(0, objects.count())
@@ -236,7 +236,7 @@ final class DistributionPane extends VBox {
     /** Selects the kept objects of the class that was clicked. */
     private void pick(double value) {
         Population of = known;
-        Optional<Objects> objects = desk.shown().get().flatMap(SampleRun::objects);
+        Optional<ObjectSet> objects = desk.shown().get().flatMap(SampleRun::objects);
         if (of.all().classes() == 0 || objects.isEmpty()) {
             return;
         }

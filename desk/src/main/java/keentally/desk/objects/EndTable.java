@@ -6,7 +6,7 @@ import java.util.Optional;
 import keentally.core.measure.Column;
 import keentally.core.measure.ObjectTable;
 import keentally.core.quantity.PixelSize;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.run.Readings;
 import keentally.core.step.State;
 import keentally.core.step.StepFault;
@@ -32,7 +32,7 @@ record EndTable(ObjectTable table, State state, String signal, PixelSize size) {
                         desk.pixelSize())));
     }
 
-    Objects objects() {
+    ObjectSet objects() {
         return table.objects();
     }
 
@@ -51,7 +51,7 @@ record EndTable(ObjectTable table, State state, String signal, PixelSize size) {
     }
 
     /** Of other objects in the same picture, in the unit shown. */
-    double[] values(Objects others, Column column, Work work) {
+    double[] values(ObjectSet others, Column column, Work work) {
         return scaled(measured(others, column, work), column);
     }
 
@@ -59,7 +59,7 @@ record EndTable(ObjectTable table, State state, String signal, PixelSize size) {
         return Arrays.stream(px).map(v -> column.told(v, size)).toArray();
     }
 
-    private double[] measured(Objects of, Column column, Work work) {
+    private double[] measured(ObjectSet of, Column column, Work work) {
         try {
             return ObjectTable.of(of, List.of(column), state.ground(signal, work), work)
                     .column(0);

@@ -11,7 +11,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.run.PhaseReading;
 import keentally.core.run.Readings;
 import keentally.core.step.Findings;
@@ -67,7 +67,7 @@ final class KeptLine extends VBox {
     }
 
     void refresh() {
-        Optional<Objects> objects = readings().flatMap(r -> r.state().objects());
+        Optional<ObjectSet> objects = readings().flatMap(r -> r.state().objects());
         count.setText(objects.map(this::counted).orElse(""));
         dropped.setText(objects.map(this::dropped).orElse(""));
         fill();
@@ -75,7 +75,7 @@ final class KeptLine extends VBox {
     }
 
     /** A reader must see how many of them were touched by hand. */
-    private String counted(Objects objects) {
+    private String counted(ObjectSet objects) {
         double byHand = desk.shown().get().orElseThrow().run().stations().stream()
                 .mapToDouble(s -> s.findings().find(Findings.BY_HAND).orElse(0)
                         + s.findings().find(Findings.TAKEN_AWAY).orElse(0))
@@ -88,7 +88,7 @@ final class KeptLine extends VBox {
     }
 
     /** "197 by Gate (area), 12 by Edge objects", in the order of the stations. */
-    private String dropped(Objects objects) {
+    private String dropped(ObjectSet objects) {
         Method method = desk.shown().get().orElseThrow().run().method();
         Map<String, Integer> by = new LinkedHashMap<>();
         for (MethodStep step : method.steps()) {

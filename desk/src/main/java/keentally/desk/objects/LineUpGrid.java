@@ -18,7 +18,7 @@ import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import keentally.core.picture.Field;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.region.Regions;
 import keentally.core.view.Layers;
 import keentally.core.view.Look;
@@ -45,7 +45,7 @@ final class LineUpGrid extends Pane {
      * @param values of the measure that orders them
      * @param sameScale whether all are enlarged alike
      */
-    record Cuts(Pyramid ground, Field field, Objects objects, int[] regions, double[] values, boolean sameScale) {}
+    record Cuts(Pyramid ground, Field field, ObjectSet objects, int[] regions, double[] values, boolean sameScale) {}
 
     private final Newest painting;
     private final Runnable onMove;

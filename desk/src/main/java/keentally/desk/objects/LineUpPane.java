@@ -14,7 +14,7 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import keentally.core.measure.Measure;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.view.Pyramid;
 import keentally.core.words.Figures;
 import keentally.desk.look.Prose;
@@ -83,7 +83,7 @@ final class LineUpPane extends VBox {
         boolean all = droppedToo.isSelected();
         boolean descending = down.isSelected();
         sorting.ask(work -> {
-            Objects whole = all ? Objects.of(end.objects().regions()) : end.objects();
+            ObjectSet whole = all ? ObjectSet.of(end.objects().regions()) : end.objects();
             double[] column = all ? end.values(whole, measure, work) : end.values(measure, work);
             int[] order = RowOrder.sorted(column, descending, i -> true);
             int[] sortedRegions = Arrays.stream(order).map(whole::region).toArray();
@@ -111,7 +111,7 @@ final class LineUpPane extends VBox {
             says.setText(regions.length == 0 ? "" : Texts.of("line-up.hint", Figures.number(regions.length)));
             return;
         }
-        Objects objects = of.get().objects();
+        ObjectSet objects = of.get().objects();
         int region = regions[at];
         String unit = measures.getValue().unitSymbol(desk.unit());
         String value = Double.isNaN(values[at]) ? Texts.of("line-up.empty") : Figures.number(values[at]);

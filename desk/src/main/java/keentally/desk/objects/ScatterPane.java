@@ -13,7 +13,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import keentally.core.measure.Measure;
 import keentally.core.method.MethodStep;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.region.Regions;
 import keentally.core.words.Figures;
 import keentally.core.words.Words;
@@ -85,7 +85,7 @@ final class ScatterPane extends VBox {
             return;
         }
         EndTable of = end.get();
-        Objects entering = Stream.of(gate(true).step(), gate(false).step())
+        ObjectSet entering = Stream.of(gate(true).step(), gate(false).step())
                 .flatMap(Optional::stream)
                 .map(MethodStep::id)
                 .min(java.util.Comparator.comparingInt(desk.method()::indexOf))
@@ -187,7 +187,7 @@ final class ScatterPane extends VBox {
         public void boxed(MeasureGate.Range x, MeasureGate.Range y) {
             box = Optional.of(new MeasureGate.Range[] {x, y});
             gateBox.setDisable(false);
-            Optional<Objects> objects = desk.shown().get().flatMap(SampleRun::objects);
+            Optional<ObjectSet> objects = desk.shown().get().flatMap(SampleRun::objects);
             objects.ifPresent(o -> desk.selection().set(cloud.within(x, y, o::isKept)));
         }
     }

@@ -218,11 +218,11 @@ final class FieldSection implements PicturePanel.PanelSection {
         exact.getChildren().add(remove);
     }
 
-    private interface Made {
+    private interface ShapeMaker {
         Shape of(double[] numbers);
     }
 
-    private void numbers(String[] names, double[] values, Made made) {
+    private void numbers(String[] names, double[] values, ShapeMaker made) {
         GridPane grid = new GridPane();
         grid.getStyleClass().add("exact-grid");
         TextField[] fields = new TextField[values.length];
@@ -241,7 +241,7 @@ final class FieldSection implements PicturePanel.PanelSection {
     }
 
     /** Numbers that were not typed stay as exact as they are. */
-    private void take(TextField[] fields, double[] values, Made made) {
+    private void take(TextField[] fields, double[] values, ShapeMaker made) {
         double[] numbers = new double[fields.length];
         try {
             for (int i = 0; i < numbers.length; i++) {

@@ -7,7 +7,7 @@ import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleIntegerProperty;
 import javafx.beans.property.SimpleObjectProperty;
-import keentally.desk.picture.HistogramWish.Of;
+import keentally.desk.picture.HistogramRequest.Of;
 
 /** Which histograms are looked at; stays while samples and sections change. */
 final class HistogramModel {
@@ -52,10 +52,10 @@ final class HistogramModel {
         ofs.get(place).set(new Of(channel, region));
     }
 
-    HistogramWish wish() {
+    HistogramRequest wish() {
         List<Of> wanted = comparing.get()
                 ? List.of(ofs.get(0).get(), ofs.get(1).get())
                 : List.of(ofs.get(0).get());
-        return new HistogramWish(wanted, logarithmic.get(), shares.get(), bins.get());
+        return new HistogramRequest(wanted, logarithmic.get(), shares.get(), bins.get());
     }
 }

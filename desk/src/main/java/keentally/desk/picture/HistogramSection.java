@@ -29,9 +29,9 @@ import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Newest;
-import keentally.desk.picture.HistogramWish.Ground;
-import keentally.desk.picture.HistogramWish.Of;
-import keentally.desk.picture.HistogramWish.Result;
+import keentally.desk.picture.HistogramRequest.Ground;
+import keentally.desk.picture.HistogramRequest.Of;
+import keentally.desk.picture.HistogramRequest.Result;
 
 /** The picture's histogram, of any channel and region, and a second one to hold against it. */
 final class HistogramSection implements PicturePanel.PanelSection {
@@ -229,7 +229,7 @@ final class HistogramSection implements PicturePanel.PanelSection {
     }
 
     private void ask(Ground ground) {
-        HistogramWish wish = wishes.wish();
+        HistogramRequest wish = wishes.wish();
         boolean dark = PlotImages.isDark(node.getScene());
         newest.ask(work -> {
             try {

@@ -20,7 +20,7 @@ import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.study.document.Calibration;
 import keentally.study.document.Thing.SampleThing;
-import keentally.study.picture.FileFacts.Stated;
+import keentally.study.picture.FileFacts.StatedScale;
 
 /** How long a pixel is: drawn along the bar, typed, or taken from the file. */
 final class ScaleSection implements PicturePanel.PanelSection {
@@ -123,7 +123,7 @@ final class ScaleSection implements PicturePanel.PanelSection {
 
     private void offer() {
         offer.getChildren().clear();
-        Optional<Stated> stated =
+        Optional<StatedScale> stated =
                 desk.open().get().flatMap(o -> o.file().facts().stated());
         stated.ifPresent(s -> {
             Scale scale = s.scale();

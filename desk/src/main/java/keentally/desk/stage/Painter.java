@@ -92,7 +92,7 @@ final class Painter {
         }
         Viewport box = new Viewport(view.pictureX(left), view.pictureY(top), view.zoom(), width, height);
         Look look = scene.look().overlay() == Look.Overlay.BARE ? scene.look().with(Look.Overlay.TINT) : scene.look();
-        Layers layers = Scene.layers(lens.state(), look, Scene.Seen.AS_IT_IS, pyramids, work);
+        Layers layers = Scene.layers(lens.state(), look, Scene.SceneLook.AS_IT_IS, pyramids, work);
         int[] seen = StageComposer.compose(layers, box, work);
         for (int j = 0; j < height; j++) {
             for (int i = 0; i < width; i++) {

@@ -8,7 +8,7 @@ import keentally.core.colour.ChannelPlane;
 import keentally.core.picture.Mask;
 import keentally.core.picture.PhaseMap;
 import keentally.core.picture.Picture;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.view.Layer;
 import keentally.core.view.ObjectColours;
 import keentally.core.view.PhasePaint;
@@ -20,9 +20,9 @@ final class Pyramids {
     private static final int KEPT = 4;
 
     private final Map<Picture, Pyramid> known = new LinkedHashMap<>();
-    private final Map<Looked, Pyramid> channels = new LinkedHashMap<>();
+    private final Map<ChannelKey, Pyramid> channels = new LinkedHashMap<>();
 
-    private record Looked(Picture original, String channel) {}
+    private record ChannelKey(Picture original, String channel) {}
 
     /** One that somebody else has made already. */
     void know(Picture picture, Pyramid pyramid) {
@@ -31,7 +31,7 @@ final class Pyramids {
 
     /** Of one channel of a sample; empty where it has none of that name. */
     Optional<Pyramid> of(String channel, Picture original, Work work) {
-        Looked key = new Looked(original, channel);
+        ChannelKey key = new ChannelKey(original, channel);
         Optional<Pyramid> pyramid = Optional.ofNullable(channels.get(key))
                 .or(() -> ChannelPlane.of(original, channel, work).map(p -> Pyramid.of(p, original, work)));
         pyramid.ifPresent(p -> keep(channels, key, p));
@@ -64,22 +64,22 @@ final class Pyramids {
         return paint;
     }
 
-    private record Coloured(Objects objects, Object by) {}
+    private record ColourKey(ObjectSet objects, Object by) {}
 
-    private Coloured coloured;
+    private ColourKey coloured;
     private ObjectColours colours;
 
     /** Colours that tell objects apart; the last ones are kept. */
-    ObjectColours colours(Objects objects, int again) {
-        return kept(new Coloured(objects, again), () -> ObjectColours.of(objects, again));
+    ObjectColours colours(ObjectSet objects, int again) {
+        return kept(new ColourKey(objects, again), () -> ObjectColours.of(objects, again));
     }
 
     /** Mean colours of objects as the ground shows them; the last ones are kept. */
-    ObjectColours means(Objects objects, Pyramid ground, Work work) {
-        return kept(new Coloured(objects, ground), () -> ObjectColours.means(objects, ground, work));
+    ObjectColours means(ObjectSet objects, Pyramid ground, Work work) {
+        return kept(new ColourKey(objects, ground), () -> ObjectColours.means(objects, ground, work));
     }
 
-    private ObjectColours kept(Coloured wanted, Supplier<ObjectColours> made) {
+    private ObjectColours kept(ColourKey wanted, Supplier<ObjectColours> made) {
         boolean known = coloured != null && coloured.objects == wanted.objects && coloured.by.equals(wanted.by);
         if (!known) {
             colours = made.get();

@@ -6,7 +6,7 @@ import java.util.Set;
 import keentally.core.picture.Mask;
 import keentally.core.picture.PhaseMap;
 import keentally.core.picture.Picture;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.step.Flow;
 import keentally.core.step.State;
 import keentally.core.view.Contrast;
@@ -33,10 +33,10 @@ record Scene(
         State state,
         Optional<Mask> before,
         Look look,
-        Optional<Layer.Selected> selected,
+        Optional<Layer.SelectedObjects> selected,
         Viewport view,
         Optional<Lens> lens,
-        Seen seen,
+        SceneLook seen,
         Optional<OpenSample> open) {
 
     /**
@@ -49,14 +49,14 @@ record Scene(
      * @param dye the one dye that is seen where dyes are; empty for all
      * @param again how often the objects' colours were drawn again
      */
-    record Seen(
+    record SceneLook(
             Optional<String> channel,
             Optional<Contrast> contrast,
             PhaseSeen phases,
             Set<Integer> hidden,
             Optional<Integer> dye,
             int again) {
-        static final Seen AS_IT_IS = new Seen(
+        static final SceneLook AS_IT_IS = new SceneLook(
                 Optional.empty(),
                 Optional.empty(),
                 new PhaseSeen(StageModel.PhaseLook.FLAT, Map.of()),
@@ -75,7 +75,7 @@ record Scene(
     record Lens(State state, double x, double y, double radius) {}
 
     /** Masks and objects lie on the original; prepared pictures are shown as they are. */
-    static Layers layers(State state, Look look, Seen seen, Pyramids pyramids, Work work) {
+    static Layers layers(State state, Look look, SceneLook seen, Pyramids pyramids, Work work) {
         boolean onOriginal = StateLayers.isOnOriginal(state);
         Picture ground = onOriginal ? state.original() : state.current();
         Optional<Pyramid> channel = seen.channel.flatMap(c -> pyramids.of(c, state.original(), work));
@@ -89,7 +89,7 @@ record Scene(
             }
 
             @Override
-            public ObjectColours objects(Objects objects) {
+            public ObjectColours objects(ObjectSet objects) {
                 return look.meanFill() ? pyramids.means(objects, asIs, work) : pyramids.colours(objects, seen.again);
             }
         });

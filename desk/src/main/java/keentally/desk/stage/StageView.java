@@ -25,7 +25,7 @@ import keentally.core.method.MethodStep;
 import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Picture;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
 import keentally.core.run.Sample;
@@ -281,7 +281,7 @@ public final class StageView extends Region {
 
     /** A click chooses the object under it; with Ctrl it adds to those chosen or takes away. */
     private void choose(MouseEvent e) {
-        Optional<Objects> objects = finalObjects();
+        Optional<ObjectSet> objects = finalObjects();
         if (objects.isEmpty() || model.view().get().isEmpty()) {
             return;
         }
@@ -358,7 +358,7 @@ public final class StageView extends Region {
                 selected(),
                 view,
                 lens,
-                new Scene.Seen(
+                new Scene.SceneLook(
                         model.channel().get(),
                         model.contrast().get(),
                         new PhaseSeen(model.phaseLook().get(), desk.phaseColours()),
@@ -369,18 +369,18 @@ public final class StageView extends Region {
     }
 
     /** Selected objects belong to the end of the method, and are shown at every station but never on the bare picture. */
-    private Optional<Layer.Selected> selected() {
+    private Optional<Layer.SelectedObjects> selected() {
         Set<Integer> regions = desk.selection().get();
         return regions.isEmpty() || model.bare().get()
                 ? Optional.empty()
-                : finalObjects().map(objects -> new Layer.Selected(objects, regions));
+                : finalObjects().map(objects -> new Layer.SelectedObjects(objects, regions));
     }
 
     private Optional<State> finalState() {
         return desk.shown().get().flatMap(SampleRun::readings).map(Readings::state);
     }
 
-    private Optional<Objects> finalObjects() {
+    private Optional<ObjectSet> finalObjects() {
         return desk.shown().get().flatMap(SampleRun::objects);
     }
 

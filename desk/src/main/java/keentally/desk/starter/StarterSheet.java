@@ -45,7 +45,7 @@ import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
-import keentally.desk.model.Trials;
+import keentally.desk.model.TrialRuns;
 import keentally.desk.stage.StageModel;
 import keentally.study.file.FileFault;
 
@@ -144,8 +144,8 @@ public final class StarterSheet extends ScrollPane {
         shownFor = now();
         tiles.getChildren().clear();
         open.set(true);
-        Trials trials = desk.trials();
-        Trials.Reading reading =
+        TrialRuns trials = desk.trials();
+        TrialRuns.Reading reading =
                 trials.reading(desk.study().get(), desk.sampleId().get(), desk.methodId());
         Method method = desk.method();
         for (Starter starter : Starter.values()) {
@@ -153,7 +153,7 @@ public final class StarterSheet extends ScrollPane {
             tiles.getChildren().add(tile);
             desk.look(tile, Urgency.ASKED, idle -> {
                 if (!cancel.asked()) {
-                    Tried tried = tried(starter, method, trials, reading, cancel);
+                    StarterOutcome tried = tried(starter, method, trials, reading, cancel);
                     Platform.runLater(() -> {
                         if (!cancel.asked()) {
                             tile.show(tried);
@@ -169,19 +169,20 @@ public final class StarterSheet extends ScrollPane {
      *
      * @param pixels of its preview
      */
-    private record Tried(Optional<Method> method, String number, String why, Optional<int[]> pixels) {}
+    private record StarterOutcome(Optional<Method> method, String number, String why, Optional<int[]> pixels) {}
 
-    private Tried tried(Starter starter, Method method, Trials trials, Trials.Reading reading, Cancel cancel) {
+    private StarterOutcome tried(
+            Starter starter, Method method, TrialRuns trials, TrialRuns.Reading reading, Cancel cancel) {
         try {
-            Trials.Ready ready = reading.ready(cancel);
+            TrialRuns.TrialSample ready = reading.ready(cancel);
             State start = State.of(
                     ready.made().picture(), ready.made().field(), ready.made().scale());
             Optional<Method> laid = starter.lay(method, start, desk.work(cancel));
             if (laid.isEmpty()) {
-                return new Tried(laid, "", Texts.of("starter.cannot"), Optional.empty());
+                return new StarterOutcome(laid, "", Texts.of("starter.cannot"), Optional.empty());
             }
             Run run = trials.run(laid.get(), ready.made(), Integer.MAX_VALUE, cancel);
-            return new Tried(
+            return new StarterOutcome(
                     laid,
                     said(
                             starter.answer(run.last(), desk.work(cancel)),
@@ -189,9 +190,9 @@ public final class StarterSheet extends ScrollPane {
                     "",
                     Optional.of(preview(ready, run.last(), cancel)));
         } catch (RunFault | FileFault e) {
-            return new Tried(Optional.empty(), "", Words.spoken(e.getMessage()), Optional.empty());
+            return new StarterOutcome(Optional.empty(), "", Words.spoken(e.getMessage()), Optional.empty());
         } catch (IllegalArgumentException e) {
-            return new Tried(Optional.empty(), "", Texts.complaint(e.getMessage()), Optional.empty());
+            return new StarterOutcome(Optional.empty(), "", Texts.complaint(e.getMessage()), Optional.empty());
         }
     }
 
@@ -221,7 +222,7 @@ public final class StarterSheet extends ScrollPane {
         return Texts.of("starter.size", Figures.length(px, PixelSize.of(unit, scale)));
     }
 
-    private int[] preview(Trials.Ready ready, State last, Cancel cancel) {
+    private int[] preview(TrialRuns.TrialSample ready, State last, Cancel cancel) {
         int width = ready.pyramid().width();
         int height = ready.pyramid().height();
         double zoom = Math.max((double) WIDTH / width, (double) HEIGHT / height);
@@ -274,7 +275,7 @@ public final class StarterSheet extends ScrollPane {
             setDisable(true);
         }
 
-        void show(Tried tried) {
+        void show(StarterOutcome tried) {
             number.setText(tried.number());
             why.setText(tried.why());
             picture.setVisible(tried.method().isPresent());

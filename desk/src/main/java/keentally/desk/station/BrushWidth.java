@@ -15,7 +15,7 @@ final class BrushWidth extends HBox {
     private static final double MOST_PX = 2000;
 
     /** What outlives the panel. */
-    static final class Known {
+    static final class Memory {
         private double px = 8;
 
         double px() {
@@ -24,12 +24,12 @@ final class BrushWidth extends HBox {
     }
 
     private final DeskModel desk;
-    private final Known known;
+    private final Memory known;
     private final TextField field;
     private String shown = "";
 
     /** @param name of the field */
-    BrushWidth(DeskModel desk, Known known, String name) {
+    BrushWidth(DeskModel desk, Memory known, String name) {
         this.desk = desk;
         this.known = known;
         this.field = AmountField.withUnit("");
@@ -56,7 +56,7 @@ final class BrushWidth extends HBox {
     private void take() {
         String typed = field.getText().strip();
         try {
-            String plain = Typed.ungrouped(typed);
+            String plain = SettingText.ungrouped(typed);
             Length length = Length.of(
                     plain.matches("[0-9.]+") ? plain + " " + desk.unit().id() : plain);
             double px = length.px(desk.scale());

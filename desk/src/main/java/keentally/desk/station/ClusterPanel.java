@@ -8,9 +8,9 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TitledPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import keentally.core.cluster.ClusterTrials;
 import keentally.core.cluster.PicturePoints;
 import keentally.core.cluster.Silhouette;
-import keentally.core.cluster.Trials;
 import keentally.core.run.Lanes.Urgency;
 import keentally.core.setting.Setting;
 import keentally.core.step.ClusterStep;
@@ -41,15 +41,15 @@ final class ClusterPanel extends VBox implements StationPanel.Body {
     private Object asked;
     private int suggested;
 
-    private final Known known;
+    private final Memory known;
 
     /** The answer that was found last; a panel is made anew whenever a setting changes, and asking takes seconds. */
-    static final class Known {
+    static final class Memory {
         private Object question;
-        private Trials answer;
+        private ClusterTrials answer;
     }
 
-    ClusterPanel(DeskModel desk, String stepId, Known known) {
+    ClusterPanel(DeskModel desk, String stepId, Memory known) {
         this.desk = desk;
         this.known = known;
         this.tuning = new Tuning(desk, stepId);
@@ -108,7 +108,7 @@ final class ClusterPanel extends VBox implements StationPanel.Body {
         newest.ask(work -> {
             try {
                 PicturePoints points = step.points(state.get(), Site.of("", "", work));
-                Trials trials = Trials.of(points.points(), MOST, STARTS, step.seed(), work);
+                ClusterTrials trials = ClusterTrials.of(points.points(), MOST, STARTS, step.seed(), work);
                 return () -> {
                     known.question = key;
                     known.answer = trials;
@@ -122,7 +122,7 @@ final class ClusterPanel extends VBox implements StationPanel.Body {
         });
     }
 
-    private void show(Trials trials) {
+    private void show(ClusterTrials trials) {
         silhouettes.show(trials.tried().stream()
                 .map(t -> new Curve.At(t.k(), t.silhouette().mean()))
                 .toList());
@@ -130,7 +130,7 @@ final class ClusterPanel extends VBox implements StationPanel.Body {
                 .map(t -> new Curve.At(t.k(), 100 - t.explainedPercent()))
                 .toList());
         suggested = trials.suggested();
-        Optional<Trials.Trial> best =
+        Optional<ClusterTrials.Trial> best =
                 trials.tried().stream().filter(t -> t.k() == suggested).findFirst();
         take.setVisible(best.isPresent() && !String.valueOf(suggested).equals(tuning.text(ClusterStep.K)));
         reason.setText(best.map(t -> Texts.of(

@@ -102,14 +102,14 @@ final class ColourRangePanel extends VBox implements StationPanel.Body {
             return;
         }
         Values before = tuning.step().values();
-        List<Strokes.Taken> earlier = tuning.strokes();
+        List<Strokes.StrokeSample> earlier = tuning.strokes();
         Strokes here = tuning.strokesHere();
         newestFit.ask(work -> {
             Optional<ColourRows> rows =
                     ColourRows.of(state.get().current(), state.get().original());
             List<double[]> colours =
                     rows.map(r -> under(stroke, r, state.get())).orElse(List.of());
-            Strokes.Taken taken = Strokes.Taken.of(stroke, 0, colours);
+            Strokes.StrokeSample taken = Strokes.StrokeSample.of(stroke, 0, colours);
             Optional<Values> fitted = colours.isEmpty() ? Optional.empty() : fitted(before, earlier, taken);
             return () -> {
                 if (fitted.isEmpty()) {
@@ -130,10 +130,10 @@ final class ColourRangePanel extends VBox implements StationPanel.Body {
     }
 
     /** Empty where nothing is wanted yet. */
-    private Optional<Values> fitted(Values before, List<Strokes.Taken> earlier, Strokes.Taken newest) {
+    private Optional<Values> fitted(Values before, List<Strokes.StrokeSample> earlier, Strokes.StrokeSample newest) {
         List<double[]> wanted = new ArrayList<>();
         List<double[]> unwanted = new ArrayList<>();
-        for (Strokes.Taken each :
+        for (Strokes.StrokeSample each :
                 Stream.concat(earlier.stream(), Stream.of(newest)).toList()) {
             for (Rgb c : each.colours()) {
                 (each.stroke().unwanted() ? unwanted : wanted).add(new double[] {c.red(), c.green(), c.blue()});

@@ -35,7 +35,7 @@ final class CountCurve extends VBox {
         this.tuning = tuning;
         this.setting = setting;
         this.curve = setting.map(s -> new NeighbourCurve(
-                desk, tuning.id(), NeighbourCurve.Told.COUNT, Texts.of(name + ".across." + s.id()), HEIGHT, name));
+                desk, tuning.id(), NeighbourCurve.Quantity.COUNT, Texts.of(name + ".across." + s.id()), HEIGHT, name));
         curve.ifPresent(getChildren()::add);
     }
 

@@ -16,7 +16,7 @@ import keentally.core.geometry.Point;
 import keentally.core.hand.Correction;
 import keentally.core.hand.Corrections;
 import keentally.core.quantity.Amounts;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.region.Regions;
 import keentally.core.run.Run;
 import keentally.core.setting.ChoiceSetting;
@@ -33,14 +33,14 @@ import keentally.study.run.SampleRun;
 /** Objects corrected by hand: what the mouse does, what is done with the chosen ones, and all that was done, to be taken back. */
 final class EditPanel extends VBox implements StationPanel.Body {
     /** What outlives the panel, which is made anew when another station was selected. */
-    static final class Known {
+    static final class Memory {
         private final ObjectProperty<EditTool.Mode> mode = new SimpleObjectProperty<>(EditTool.Mode.PICK);
-        private final BrushWidth.Known brush = new BrushWidth.Known();
+        private final BrushWidth.Memory brush = new BrushWidth.Memory();
     }
 
     private final DeskModel desk;
     private final Tuning tuning;
-    private final Known known;
+    private final Memory known;
     private final EditTool tool;
     private final Label hint = Prose.of("", "hint");
     private final BrushWidth width;
@@ -52,7 +52,7 @@ final class EditPanel extends VBox implements StationPanel.Body {
     private final DoneList list;
     private final VBox work = new VBox();
 
-    EditPanel(DeskModel desk, String stepId, Known known) {
+    EditPanel(DeskModel desk, String stepId, Memory known) {
         this.desk = desk;
         this.tuning = new Tuning(desk, stepId);
         this.known = known;
@@ -123,7 +123,7 @@ final class EditPanel extends VBox implements StationPanel.Body {
     private List<Point> chosen() {
         Set<Integer> selection = desk.selection().get();
         Optional<Regions> regions =
-                desk.shown().get().flatMap(SampleRun::objects).map(Objects::regions);
+                desk.shown().get().flatMap(SampleRun::objects).map(ObjectSet::regions);
         return regions.stream()
                 .flatMap(r -> selection.stream().sorted().map(i -> first(r, i)))
                 .toList();
@@ -165,7 +165,7 @@ final class EditPanel extends VBox implements StationPanel.Body {
     private final class ByMouse implements EditTool.Hand {
         @Override
         public void turned(Point at) {
-            Optional<Objects> here =
+            Optional<ObjectSet> here =
                     desk.reached(tuning.id()).flatMap(r -> r.after().objects());
             int region = here.map(o -> o.regions().at((int) Math.floor(at.x()), (int) Math.floor(at.y())))
                     .orElse(-1);

@@ -22,8 +22,8 @@ final class LocalPanel extends VBox implements StationPanel.Body {
 
     LocalPanel(DeskModel desk, String stepId) {
         this.tuning = new Tuning(desk, stepId);
-        this.share = curve(desk, stepId, NeighbourCurve.Told.SHARE);
-        this.count = curve(desk, stepId, NeighbourCurve.Told.COUNT);
+        this.share = curve(desk, stepId, NeighbourCurve.Quantity.SHARE);
+        this.count = curve(desk, stepId, NeighbourCurve.Quantity.COUNT);
         getStyleClass().add("fair-panel");
         for (Setting<?> setting : tuning.step().description().settings()) {
             getChildren().add(new SettingRow(tuning, setting));
@@ -32,7 +32,7 @@ final class LocalPanel extends VBox implements StationPanel.Body {
         refresh();
     }
 
-    private static NeighbourCurve curve(DeskModel desk, String stepId, NeighbourCurve.Told told) {
+    private static NeighbourCurve curve(DeskModel desk, String stepId, NeighbourCurve.Quantity told) {
         String words = "local." + ChoiceSetting.word(told);
         return new NeighbourCurve(desk, stepId, told, Texts.of("local.across"), CURVE, words);
     }

@@ -10,7 +10,7 @@ import javafx.application.Platform;
 import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
 import keentally.core.method.Method;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.run.Lanes.Urgency;
 import keentally.core.run.Run;
 import keentally.core.run.RunFault;
@@ -24,14 +24,14 @@ import keentally.desk.look.Curve;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
-import keentally.desk.model.Trials;
+import keentally.desk.model.TrialRuns;
 import keentally.study.file.FileFault;
 import keentally.study.run.SampleRun;
 
 /** How a number moves at neighbouring settings of a station; worked out when there is time, point by point. */
 final class NeighbourCurve extends VBox {
     /** The number that is told. */
-    enum Told {
+    enum Quantity {
         /** Objects at the method's end. */
         COUNT,
         /** What the station itself chooses, per cent of the field. */
@@ -45,7 +45,7 @@ final class NeighbourCurve extends VBox {
 
     private final DeskModel desk;
     private final String stepId;
-    private final Told told;
+    private final Quantity told;
     private final String words;
     private final Curve curve;
     private final Label sentence = Prose.of("", "hint");
@@ -55,7 +55,7 @@ final class NeighbourCurve extends VBox {
      * @param across what stands below the curve
      * @param words the keys of its sentences begin with
      */
-    NeighbourCurve(DeskModel desk, String stepId, Told told, String across, double height, String words) {
+    NeighbourCurve(DeskModel desk, String stepId, Quantity told, String across, double height, String words) {
         this.told = told;
         this.words = words;
         this.desk = desk;
@@ -85,7 +85,7 @@ final class NeighbourCurve extends VBox {
     void show(List<Neighbour> neighbours) {
         Optional<SampleRun> now = onStage();
         if (now.flatMap(SampleRun::readings).isEmpty()
-                || told == Told.COUNT && !desk.method().givesObjects()) {
+                || told == Quantity.COUNT && !desk.method().givesObjects()) {
             clear();
             return;
         }
@@ -96,10 +96,10 @@ final class NeighbourCurve extends VBox {
             return;
         }
         known = now.get();
-        Trials trials = desk.trials();
-        Trials.Reading sample =
+        TrialRuns trials = desk.trials();
+        TrialRuns.Reading sample =
                 trials.reading(desk.study().get(), desk.sampleId().get(), desk.methodId());
-        next(new Asked(known, method, trials, sample, neighbours), new ArrayList<>());
+        next(new Question(known, method, trials, sample, neighbours), new ArrayList<>());
     }
 
     /** The run that is on the stage, while the station is the selected one. */
@@ -113,10 +113,10 @@ final class NeighbourCurve extends VBox {
         setManaged(false);
     }
 
-    private record Asked(
-            SampleRun of, Method method, Trials trials, Trials.Reading sample, List<Neighbour> neighbours) {}
+    private record Question(
+            SampleRun of, Method method, TrialRuns trials, TrialRuns.Reading sample, List<Neighbour> neighbours) {}
 
-    private void next(Asked asked, List<OptionalDouble> done) {
+    private void next(Question asked, List<OptionalDouble> done) {
         if (done.size() == asked.neighbours.size()) {
             showAll(asked, done);
             return;
@@ -127,7 +127,7 @@ final class NeighbourCurve extends VBox {
             OptionalDouble number = OptionalDouble.empty();
             try {
                 Sample made = asked.sample.ready(cancel).made();
-                number = told == Told.COUNT ? count(asked, tried, made, cancel) : share(asked, tried, made, cancel);
+                number = told == Quantity.COUNT ? count(asked, tried, made, cancel) : share(asked, tried, made, cancel);
             } catch (RunFault | FileFault | IllegalArgumentException e) {
                 // a neighbour that cannot be run has no point on the curve
             }
@@ -141,19 +141,19 @@ final class NeighbourCurve extends VBox {
         });
     }
 
-    private static OptionalDouble count(Asked asked, Method tried, Sample sample, Cancel cancel) throws RunFault {
+    private static OptionalDouble count(Question asked, Method tried, Sample sample, Cancel cancel) throws RunFault {
         Run run = asked.trials.run(tried, sample, Integer.MAX_VALUE, cancel);
         return asked.trials.ending(run, cancel).objects().stream()
-                .mapToDouble(Objects::count)
+                .mapToDouble(ObjectSet::count)
                 .findFirst();
     }
 
-    private OptionalDouble share(Asked asked, Method tried, Sample sample, Cancel cancel) throws RunFault {
+    private OptionalDouble share(Question asked, Method tried, Sample sample, Cancel cancel) throws RunFault {
         Run run = asked.trials.run(tried, sample, tried.indexOf(stepId) + 1, cancel);
         return run.station(stepId).map(r -> r.findings().find(Findings.CHOSEN)).orElse(OptionalDouble.empty());
     }
 
-    private void showAll(Asked asked, List<OptionalDouble> numbers) {
+    private void showAll(Question asked, List<OptionalDouble> numbers) {
         List<Curve.At> points = new ArrayList<>();
         for (int i = 0; i < numbers.size(); i++) {
             if (numbers.get(i).isPresent()) {
@@ -183,6 +183,6 @@ final class NeighbourCurve extends VBox {
     }
 
     private String figure(double number) {
-        return told == Told.COUNT ? Figures.number(number) : Figures.percent(number);
+        return told == Quantity.COUNT ? Figures.number(number) : Figures.percent(number);
     }
 }

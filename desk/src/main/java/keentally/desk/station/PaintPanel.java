@@ -23,14 +23,14 @@ import keentally.desk.stage.StageTool;
 /** A mask painted by hand: what the mouse does, and all that was done, to be taken back. */
 final class PaintPanel extends VBox implements StationPanel.Body {
     /** What outlives the panel, which is made anew when another station was selected. */
-    static final class Known {
+    static final class Memory {
         private final ObjectProperty<PaintTool.Mode> mode = new SimpleObjectProperty<>(PaintTool.Mode.BRUSH);
-        private final BrushWidth.Known width = new BrushWidth.Known();
+        private final BrushWidth.Memory width = new BrushWidth.Memory();
     }
 
     private final DeskModel desk;
     private final Tuning tuning;
-    private final Known known;
+    private final Memory known;
     private final PaintTool tool;
     private final Label hint = Prose.of("", "hint");
     private final BrushWidth width;
@@ -39,7 +39,7 @@ final class PaintPanel extends VBox implements StationPanel.Body {
     private final DoneList list;
     private final VBox work = new VBox();
 
-    PaintPanel(DeskModel desk, String stepId, Known known) {
+    PaintPanel(DeskModel desk, String stepId, Memory known) {
         this.desk = desk;
         this.tuning = new Tuning(desk, stepId);
         this.known = known;

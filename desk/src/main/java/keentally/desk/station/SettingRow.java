@@ -208,7 +208,7 @@ final class SettingRow extends VBox {
             if (text.isEmpty()) {
                 tuning.clear(setting);
             } else {
-                tuning.set(setting, Typed.tree(setting, text));
+                tuning.set(setting, SettingText.tree(setting, text));
             }
             complaint.setVisible(false);
         } catch (IllegalArgumentException e) {

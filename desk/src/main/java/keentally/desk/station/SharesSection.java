@@ -55,10 +55,10 @@ final class SharesSection extends VBox {
     private final PhaseActions phases;
     private Object asked;
     private Object notes;
-    private Counted counted;
+    private PixelCounts counted;
 
     /** Pixels by name. */
-    private record Counted(List<String> names, long[] pixels, long field, boolean phases) {}
+    private record PixelCounts(List<String> names, long[] pixels, long field, boolean phases) {}
 
     SharesSection(DeskModel desk, StageModel stage, SampleActions actions, String stepId) {
         this.desk = desk;
@@ -115,9 +115,9 @@ final class SharesSection extends VBox {
         asked = key;
         newest.ask(work -> {
             State s = state.get();
-            Counted now = s.mask().isPresent()
+            PixelCounts now = s.mask().isPresent()
                     ? mask(s)
-                    : new Counted(
+                    : new PixelCounts(
                             s.needPhases().names(),
                             s.needPhases().counts(work),
                             s.field().pixels(),
@@ -126,17 +126,17 @@ final class SharesSection extends VBox {
         });
     }
 
-    private static Counted mask(State s) {
+    private static PixelCounts mask(State s) {
         long chosen = s.needMask().count();
         long field = s.field().pixels();
-        return new Counted(
+        return new PixelCounts(
                 List.of(Texts.of("shares.chosen"), Texts.of("shares.rest")),
                 new long[] {chosen, field - chosen},
                 field,
                 false);
     }
 
-    private void show(Counted now) {
+    private void show(PixelCounts now) {
         if (tuning.isStale()) {
             return;
         }

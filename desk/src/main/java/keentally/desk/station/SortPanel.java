@@ -19,7 +19,7 @@ import keentally.core.measure.Dimension;
 import keentally.core.measure.Measure;
 import keentally.core.measure.ObjectTable;
 import keentally.core.quantity.PixelSize;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.setting.ListSetting;
 import keentally.core.step.State;
 import keentally.core.step.StepFault;
@@ -172,7 +172,7 @@ final class SortPanel extends VBox implements StationPanel.Body {
     }
 
     private static double[] values(State before, Measure of, List<Point> at, String signal, Work work) {
-        Objects objects = before.objects().orElseThrow();
+        ObjectSet objects = before.objects().orElseThrow();
         try {
             ObjectTable table = ObjectTable.of(objects, List.of(of), before.ground(signal, work), work);
             return at.stream()

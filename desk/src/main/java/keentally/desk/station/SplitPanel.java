@@ -38,8 +38,8 @@ final class SplitPanel extends VBox implements StationPanel.Body {
     SplitPanel(DeskModel desk, String stepId) {
         this.desk = desk;
         this.tuning = new Tuning(desk, stepId);
-        this.counts =
-                new NeighbourCurve(desk, stepId, NeighbourCurve.Told.COUNT, Texts.of("split.across"), CURVE, "split");
+        this.counts = new NeighbourCurve(
+                desk, stepId, NeighbourCurve.Quantity.COUNT, Texts.of("split.across"), CURVE, "split");
         getStyleClass().add("fair-panel");
         double least = isPlain() ? tuning.greatest() / 1000 : LEAST_PX;
         double most = isPlain() ? tuning.greatest() / 2 : MOST_PX;

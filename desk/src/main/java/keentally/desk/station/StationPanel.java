@@ -51,11 +51,11 @@ public final class StationPanel extends VBox {
     private String builtMethod = "";
     private Body body;
     private final VBox footer = new VBox();
-    private final ClusterPanel.Known clusters = new ClusterPanel.Known();
+    private final ClusterPanel.Memory clusters = new ClusterPanel.Memory();
     private final IntegerProperty levels = new SimpleIntegerProperty();
     private final IntegerProperty ends = new SimpleIntegerProperty();
-    private final EditPanel.Known corrections = new EditPanel.Known();
-    private final PaintPanel.Known painting = new PaintPanel.Known();
+    private final EditPanel.Memory corrections = new EditPanel.Memory();
+    private final PaintPanel.Memory painting = new PaintPanel.Memory();
     private final StageModel stage;
     private final Runnable onTrial;
     private Optional<SharesSection> shares = Optional.empty();

@@ -42,7 +42,7 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
     ThresholdPanel(DeskModel desk, String stepId, IntegerProperty held) {
         this.desk = desk;
         this.tuning = new Tuning(desk, stepId);
-        this.counts = new NeighbourCurve(desk, stepId, NeighbourCurve.Told.COUNT, "", CURVE, "count");
+        this.counts = new NeighbourCurve(desk, stepId, NeighbourCurve.Quantity.COUNT, "", CURVE, "count");
         this.histogram = new UprightHistogram(
                 new Sides(),
                 at -> tuning.tryOut(byHand(at)),

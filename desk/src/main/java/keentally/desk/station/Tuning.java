@@ -81,7 +81,10 @@ final class Tuning {
 
     /** The value as a person reads it; nothing where it has none. */
     <T> String text(Setting<T> setting) {
-        return step().values().find(setting).map(v -> Typed.text(setting, v)).orElse("");
+        return step().values()
+                .find(setting)
+                .map(v -> SettingText.text(setting, v))
+                .orElse("");
     }
 
     boolean is(Setting<?> setting, Object word) {
@@ -132,7 +135,7 @@ final class Tuning {
             try {
                 Values begun = description
                         .beginning()
-                        .of(new Beginning.Made(before, now, entering.get(), found, desk.work(cancel)));
+                        .of(new Beginning.Inputs(before, now, entering.get(), found, desk.work(cancel)));
                 Platform.runLater(() -> {
                     boolean same =
                             desk.isThere(here) && !isStale() && step().values().equals(before);
@@ -171,7 +174,7 @@ final class Tuning {
     }
 
     /** The strokes that the station's numbers were fitted to, of every sample. */
-    List<Strokes.Taken> strokes() {
+    List<Strokes.StrokeSample> strokes() {
         return desk.study().get().handFor(methodId, stepId).values().stream()
                 .filter(Strokes.class::isInstance)
                 .flatMap(s -> ((Strokes) s).taken().stream())

@@ -116,7 +116,7 @@ final class UnmixPanel extends VBox implements StationPanel.Body {
                 List<Double> vector = Unmix.vector(pure, white).stream()
                         .map(v -> Math.rint(v * 1000) / 1000)
                         .toList();
-                return () -> keep(before, dye, vector, Strokes.Taken.of(stroke, dye, colours));
+                return () -> keep(before, dye, vector, Strokes.StrokeSample.of(stroke, dye, colours));
             } catch (IllegalArgumentException e) {
                 return () -> desk.say(Texts.of("dyes.white"));
             }
@@ -124,7 +124,7 @@ final class UnmixPanel extends VBox implements StationPanel.Body {
     }
 
     /** The vectors as they are, with one replaced; a pair that is published is what one's own starts from. */
-    private void keep(Values before, int dye, List<Double> vector, Strokes.Taken stroke) {
+    private void keep(Values before, int dye, List<Double> vector, Strokes.StrokeSample stroke) {
         if (tuning.isStale()) {
             return;
         }

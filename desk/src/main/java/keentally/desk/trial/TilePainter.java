@@ -6,7 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import keentally.core.picture.PhaseMap;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.step.Flow;
 import keentally.core.step.State;
 import keentally.core.view.Layers;
@@ -27,7 +27,7 @@ final class TilePainter {
     private final Newest newest;
     private final Map<State, Pyramid> prepared = new HashMap<>();
     private final Map<PhaseMap, PhasePaint> means = new HashMap<>();
-    private final Map<Objects, ObjectColours> colours = new HashMap<>();
+    private final Map<ObjectSet, ObjectColours> colours = new HashMap<>();
 
     TilePainter(Newest newest) {
         this.newest = newest;
@@ -38,10 +38,10 @@ final class TilePainter {
      *
      * @param view of one tile
      */
-    record Seen(Viewport view, Look of, PhaseSeen phases) {}
+    record TileLook(Viewport view, Look of, PhaseSeen phases) {}
 
     /** @param done told all pictures in the order of the tiles, empty for those not ready, on the interface thread */
-    void paint(List<TrialModel.Tile> tiles, Seen look, Consumer<List<Optional<int[]>>> done) {
+    void paint(List<TrialModel.Tile> tiles, TileLook look, Consumer<List<Optional<int[]>>> done) {
         newest.ask(work -> {
             List<Optional<int[]>> painted = tiles.stream()
                     .map(t -> t.ready().isPresent() ? Optional.of(paint(t, look, work)) : Optional.<int[]>empty())
@@ -50,7 +50,7 @@ final class TilePainter {
         });
     }
 
-    private int[] paint(TrialModel.Tile tile, Seen look, Work work) {
+    private int[] paint(TrialModel.Tile tile, TileLook look, Work work) {
         Pyramid ground = tile.ready().orElseThrow().pyramid();
         if (tile.outcome().isEmpty()) {
             return StageComposer.compose(
@@ -64,16 +64,16 @@ final class TilePainter {
         boolean bordered = s.seen() == Flow.OBJECTS && look.of().overlay() == Look.Overlay.TINT;
         Look how = bordered ? look.of().with(Look.Overlay.OUTLINES) : look.of();
         return StageComposer.compose(
-                StateLayers.of(s, seen, how, new Kept(ground, look.phases(), work)), look.view(), work);
+                StateLayers.of(s, seen, how, new KeptPalette(ground, look.phases(), work)), look.view(), work);
     }
 
     /** What takes a pass over the picture is kept. */
-    private final class Kept implements StateLayers.Palette {
+    private final class KeptPalette implements StateLayers.Palette {
         private final Pyramid ground;
         private final PhaseSeen seen;
         private final Work work;
 
-        Kept(Pyramid ground, PhaseSeen seen, Work work) {
+        KeptPalette(Pyramid ground, PhaseSeen seen, Work work) {
             this.ground = ground;
             this.seen = seen;
             this.work = work;
@@ -87,7 +87,7 @@ final class TilePainter {
         }
 
         @Override
-        public ObjectColours objects(Objects objects) {
+        public ObjectColours objects(ObjectSet objects) {
             return colours.computeIfAbsent(objects, ObjectColours::of);
         }
     }

@@ -314,7 +314,7 @@ final class TrialGrid extends ScrollPane {
         if (view.isEmpty() || views.isEmpty()) {
             return;
         }
-        TilePainter.Seen look = new TilePainter.Seen(
+        TilePainter.TileLook look = new TilePainter.TileLook(
                 view.get(),
                 new Look(stage.overlay().get(), stage.strength().get()),
                 new PhaseSeen(stage.phaseLook().get(), desk.phaseColours()));

@@ -30,7 +30,7 @@ import keentally.core.words.Words;
 import keentally.core.work.Cancel;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
-import keentally.desk.model.Trials;
+import keentally.desk.model.TrialRuns;
 import keentally.study.file.FileFault;
 
 /**
@@ -42,7 +42,7 @@ public final class TrialModel {
 
     private final DeskModel desk;
     private final Executor ui;
-    private final ObjectProperty<Wish> wish = new SimpleObjectProperty<>();
+    private final ObjectProperty<Request> wish = new SimpleObjectProperty<>();
     private final ReadOnlyObjectWrapper<List<Tile>> tiles = new ReadOnlyObjectWrapper<>(List.of());
     private final ReadOnlyObjectWrapper<String> complaint = new ReadOnlyObjectWrapper<>("");
     private final ObjectProperty<Number> number = new SimpleObjectProperty<>(Number.SHARE);
@@ -77,14 +77,14 @@ public final class TrialModel {
      * @param samples ids, at least one; each a row
      * @param sorted whether tiles stand by their number, else as they were asked for
      */
-    public record Wish(
+    public record Request(
             Axis first,
             String firstText,
             Optional<Axis> second,
             String secondText,
             List<String> samples,
             boolean sorted) {
-        public Wish {
+        public Request {
             samples = List.copyOf(samples);
         }
     }
@@ -102,7 +102,7 @@ public final class TrialModel {
             Values values,
             OptionalDouble at,
             boolean current,
-            Optional<Trials.Ready> ready,
+            Optional<TrialRuns.TrialSample> ready,
             Optional<Outcomes> outcome,
             double differs,
             String fault) {
@@ -117,11 +117,11 @@ public final class TrialModel {
                     .orElse(Double.NaN);
         }
 
-        private Tile came(Optional<Trials.Ready> with, Outcomes what, double unlike) {
+        private Tile came(Optional<TrialRuns.TrialSample> with, Outcomes what, double unlike) {
             return new Tile(sample, label, values, at, current, with, Optional.of(what), unlike, "");
         }
 
-        private Tile failed(Optional<Trials.Ready> with, String why) {
+        private Tile failed(Optional<TrialRuns.TrialSample> with, String why) {
             return new Tile(sample, label, values, at, current, with, Optional.empty(), Double.NaN, why);
         }
     }
@@ -144,7 +144,7 @@ public final class TrialModel {
         return chosen;
     }
 
-    public ReadOnlyObjectProperty<Wish> wish() {
+    public ReadOnlyObjectProperty<Request> wish() {
         return wish;
     }
 
@@ -193,7 +193,7 @@ public final class TrialModel {
                     case PICTURE, MASK -> Number.SHARE;
                 });
         Axis first = axes.getFirst();
-        ask(new Wish(
+        ask(new Request(
                 first,
                 first.usual(),
                 Optional.empty(),
@@ -220,7 +220,7 @@ public final class TrialModel {
     }
 
     /** Tries something else. Returns whether it could be understood. */
-    public boolean ask(Wish other) {
+    public boolean ask(Request other) {
         stop();
         letGo();
         wish.set(other);
@@ -249,7 +249,7 @@ public final class TrialModel {
         return 0;
     }
 
-    private List<Tile> laidOut(Wish asked, Values now) {
+    private List<Tile> laidOut(Request asked, Values now) {
         List<Tile> laid = new ArrayList<>();
         for (String sample : asked.samples()) {
             for (Variant a : asked.first().variants(asked.firstText(), now)) {
@@ -279,8 +279,8 @@ public final class TrialModel {
         Cancel cancel = new Cancel();
         running = cancel;
         Method method = desk.method();
-        Trials trials = desk.trials();
-        Map<String, Trials.Reading> readings = new HashMap<>();
+        TrialRuns trials = desk.trials();
+        Map<String, TrialRuns.Reading> readings = new HashMap<>();
         for (Tile tile : tiles.get()) {
             readings.computeIfAbsent(
                     tile.sample(), s -> trials.reading(desk.study().get(), s, desk.methodId()));
@@ -370,13 +370,13 @@ public final class TrialModel {
     private record Bench(
             Method method,
             String stepId,
-            Trials trials,
-            Map<String, Trials.Reading> readings,
-            Map<String, Trials.Ready> ready,
+            TrialRuns trials,
+            Map<String, TrialRuns.Reading> readings,
+            Map<String, TrialRuns.TrialSample> ready,
             Map<String, Optional<Outcomes>> current) {
 
         Tile done(Tile tile, Cancel cancel) {
-            Optional<Trials.Ready> there = Optional.empty();
+            Optional<TrialRuns.TrialSample> there = Optional.empty();
             try {
                 if (!ready.containsKey(tile.sample())) {
                     ready.put(tile.sample(), readings.get(tile.sample()).ready(cancel));
@@ -392,7 +392,7 @@ public final class TrialModel {
             }
         }
 
-        private Optional<Outcomes> current(Trials.Ready sample, Cancel cancel) {
+        private Optional<Outcomes> current(TrialRuns.TrialSample sample, Cancel cancel) {
             try {
                 return Optional.of(tried(method, sample, cancel));
             } catch (RunFault e) {
@@ -400,13 +400,13 @@ public final class TrialModel {
             }
         }
 
-        private Outcomes tried(Method with, Trials.Ready sample, Cancel cancel) throws RunFault {
+        private Outcomes tried(Method with, TrialRuns.TrialSample sample, Cancel cancel) throws RunFault {
             Run run = trials.run(with, sample.made(), with.indexOf(stepId) + 1, cancel);
             return Outcomes.of(run, stepId, end(with, sample, cancel));
         }
 
         /** The whole method; what stands in the way of that is no fault of the tile's. */
-        private Optional<State> end(Method with, Trials.Ready sample, Cancel cancel) {
+        private Optional<State> end(Method with, TrialRuns.TrialSample sample, Cancel cancel) {
             try {
                 return Optional.of(trials.ending(trials.run(with, sample.made(), Integer.MAX_VALUE, cancel), cancel));
             } catch (RunFault e) {

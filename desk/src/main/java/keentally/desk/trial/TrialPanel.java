@@ -188,7 +188,7 @@ final class TrialPanel extends VBox {
     /** Shows what the model was opened with. */
     void fill() {
         filling = true;
-        TrialModel.Wish wish = model.wish().get();
+        TrialModel.Request wish = model.wish().get();
         title.setText(Texts.of(
                 "trial.title",
                 model.step().map(s -> Words.title(s.description())).orElse("")));
@@ -209,7 +209,7 @@ final class TrialPanel extends VBox {
     }
 
     /** The sample on the stage, and up to seven more that use the same method. */
-    private void fillSamples(TrialModel.Wish wish) {
+    private void fillSamples(TrialModel.Request wish) {
         samples.getChildren().clear();
         List<String> alike = desk.study().get().samples().stream()
                 .filter(s -> desk.study()
@@ -252,7 +252,7 @@ final class TrialPanel extends VBox {
         filling = true;
         sorted.setSelected(inOrder);
         filling = false;
-        model.ask(new TrialModel.Wish(
+        model.ask(new TrialModel.Request(
                 first.getValue(),
                 firstText.getText(),
                 Optional.ofNullable(second.getValue()),

@@ -13,7 +13,7 @@ import keentally.core.geometry.Point;
 import keentally.core.measure.ObjectTable;
 import keentally.core.picture.Picture;
 import keentally.core.quantity.Scale;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
 import keentally.core.setting.ChoiceSetting;
@@ -158,7 +158,7 @@ final class StatusLine extends HBox {
     }
 
     private String object(ObjectTable table, int x, int y) {
-        Objects objects = table.objects();
+        ObjectSet objects = table.objects();
         int region = objects.regions().at(x, y);
         if (region < 0) {
             return "";

@@ -14,8 +14,8 @@ import keentally.desk.model.DeskModel;
 import keentally.desk.model.Discs;
 import keentally.desk.model.InterfaceThread;
 import keentally.desk.trial.TrialModel.Number;
+import keentally.desk.trial.TrialModel.Request;
 import keentally.desk.trial.TrialModel.Tile;
-import keentally.desk.trial.TrialModel.Wish;
 import keentally.study.document.Study;
 import keentally.study.file.FileFault;
 import org.junit.jupiter.api.AfterEach;
@@ -71,7 +71,7 @@ class TrialModelTest {
     }
 
     private void ask(String id, String values, Optional<Axis> second, String secondValues, List<String> samples) {
-        assertThat(trials.ask(new Wish(axis(id), values, second, secondValues, samples, false)))
+        assertThat(trials.ask(new Request(axis(id), values, second, secondValues, samples, false)))
                 .isTrue();
         settle();
     }
@@ -133,11 +133,11 @@ class TrialModelTest {
         open("smooth-1");
         List<Tile> before = tiles();
         Axis sigma = axis("sigma");
-        assertThat(trials.ask(new Wish(sigma, "wide", Optional.empty(), "", List.of("s1"), false)))
+        assertThat(trials.ask(new Request(sigma, "wide", Optional.empty(), "", List.of("s1"), false)))
                 .isFalse();
         assertThat(trials.complaint().get()).contains("found \"wide\"");
         assertThat(tiles()).isEqualTo(before);
-        Wish many = new Wish(
+        Request many = new Request(
                 sigma, "1 to 40", Optional.of(axis("by")), "gaussian; median; mean; bilateral", List.of("s1"), false);
         assertThat(trials.ask(many)).isFalse();
         assertThat(trials.complaint().get()).contains("this asks for 160");
@@ -161,7 +161,7 @@ class TrialModelTest {
     @Test
     void stoppedTilesStayAsTheyAre() {
         open("threshold-1");
-        Wish all = trials.wish().get();
+        Request all = trials.wish().get();
         trials.ask(all);
         trials.stop();
         ui.settle(desk::quiet);

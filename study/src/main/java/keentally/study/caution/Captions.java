@@ -4,13 +4,13 @@ import keentally.core.find.Caption;
 import keentally.core.find.CaptionFinder;
 import keentally.core.picture.Picture;
 import keentally.core.work.Cancel;
-import keentally.study.file.Remembered;
+import keentally.study.file.RecentMap;
 
 /** What is burnt into the pictures that were asked about last; each is looked through once. For any thread. */
 public final class Captions {
     private static final int REMEMBERED = 16;
 
-    private final Remembered<String, Caption> known = new Remembered<>(REMEMBERED);
+    private final RecentMap<String, Caption> known = new RecentMap<>(REMEMBERED);
 
     /** @param key tells the picture's pixels from any others */
     public Caption of(String key, Picture picture, Cancel cancel) {

@@ -7,7 +7,7 @@ import java.util.stream.IntStream;
 import keentally.core.measure.Measure;
 import keentally.core.picture.Field;
 import keentally.core.picture.Neighbours;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
 import keentally.core.words.Figures;
@@ -25,7 +25,7 @@ public final class Cautions {
      */
     public static List<Caution> of(Run run, Readings readings, boolean several, Work work) {
         List<Caution> found = new ArrayList<>(CutCautions.of(run, readings, several, work));
-        Optional<Objects> objects = readings.state().objects().filter(o -> o.count() > 0);
+        Optional<ObjectSet> objects = readings.state().objects().filter(o -> o.count() > 0);
         objects.flatMap(o -> edgeObjects(o, readings.state().field())).ifPresent(found::add);
         objects.flatMap(Cautions::mostlySpecks).ifPresent(found::add);
         objects.flatMap(Cautions::fewPixels).ifPresent(found::add);
@@ -42,7 +42,7 @@ public final class Cautions {
                 "Give the densities where they differ, and take several cuts.");
     }
 
-    private static Optional<Caution> edgeObjects(Objects objects, Field field) {
+    private static Optional<Caution> edgeObjects(ObjectSet objects, Field field) {
         var inner = field.inner(Neighbours.EIGHT);
         long cut = IntStream.range(0, objects.count())
                 .filter(i -> objects.regions().leaves(objects.region(i), inner))
@@ -58,7 +58,7 @@ public final class Cautions {
                 "Add the station “Edge objects” where sizes matter."));
     }
 
-    private static Optional<Caution> mostlySpecks(Objects objects) {
+    private static Optional<Caution> mostlySpecks(ObjectSet objects) {
         long specks = smaller(objects, Measure.LEAST_FOR_SHAPE);
         if (2 * specks <= objects.count()) {
             return Optional.empty();
@@ -71,7 +71,7 @@ public final class Cautions {
                 "Add the station “Remove specks”, or a gate on area."));
     }
 
-    private static Optional<Caution> fewPixels(Objects objects) {
+    private static Optional<Caution> fewPixels(ObjectSet objects) {
         long few = smaller(objects, FEW_PIXELS);
         double percent = 100.0 * few / objects.count();
         if (percent <= MOST_FEW_PERCENT) {
@@ -84,7 +84,7 @@ public final class Cautions {
                 "Take the picture at a higher magnification, or gate small objects away."));
     }
 
-    private static long smaller(Objects objects, double pixels) {
+    private static long smaller(ObjectSet objects, double pixels) {
         return IntStream.range(0, objects.count())
                 .filter(i -> objects.regions().pixels(objects.region(i)) < pixels)
                 .count();

@@ -17,7 +17,7 @@ import keentally.core.run.Sample;
 import keentally.core.stats.Histogram;
 import keentally.core.words.Figures;
 import keentally.core.work.Work;
-import keentally.study.file.Remembered;
+import keentally.study.file.RecentMap;
 
 /**
  * Checks over a picture and its field, whatever the method. They take longer than a run and change only with the sample, so the
@@ -31,7 +31,7 @@ public final class PictureCautions {
     private static final double FIELD_UNLIKE = 1.25;
     private static final int REMEMBERED = 16;
 
-    private final Remembered<Key, List<Caution>> known = new Remembered<>(REMEMBERED);
+    private final RecentMap<Key, List<Caution>> known = new RecentMap<>(REMEMBERED);
     private final Captions captions;
 
     public PictureCautions(Captions captions) {
@@ -155,7 +155,7 @@ public final class PictureCautions {
         }
         Ellipse drawn = (Ellipse) sample.parts().getFirst().shape();
         return RoundField.find(sample.picture(), work)
-                .map(RoundField.Found::rim)
+                .map(RoundField.Fit::rim)
                 .map(rim -> StrictMath.hypot(rim.cx() - drawn.cx(), rim.cy() - drawn.cy()))
                 .filter(off -> off > FIELD_OFF * drawn.a())
                 .map(off -> new Caution(

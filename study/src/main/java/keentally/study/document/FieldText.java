@@ -29,12 +29,12 @@ public final class FieldText {
     }
 
     /** As {@link #read}, or {@code round} for the round field that is to be found in each picture. */
-    public static FieldWish readWish(String text) {
+    public static FieldRequest readWish(String text) {
         String plain = text.strip().toLowerCase(Locale.ROOT);
         return switch (plain) {
-            case "round" -> new FieldWish(Optional.empty(), false);
-            case "not:round" -> new FieldWish(Optional.empty(), true);
-            default -> FieldWish.of(read(text));
+            case "round" -> new FieldRequest(Optional.empty(), false);
+            case "not:round" -> new FieldRequest(Optional.empty(), true);
+            default -> FieldRequest.of(read(text));
         };
     }
 

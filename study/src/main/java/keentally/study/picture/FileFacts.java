@@ -15,7 +15,11 @@ import keentally.core.quantity.Scale;
  * @param remarks what was done to the values while they were read, each a sentence
  */
 public record FileFacts(
-        String kind, Optional<Stated> stated, List<String> channelNames, OptionalInt quality, List<String> remarks) {
+        String kind,
+        Optional<StatedScale> stated,
+        List<String> channelNames,
+        OptionalInt quality,
+        List<String> remarks) {
     public FileFacts {
         channelNames = List.copyOf(channelNames);
         remarks = List.copyOf(remarks);
@@ -26,5 +30,5 @@ public record FileFacts(
      *
      * @param where in the file: {@code "OME-XML"}, {@code "300 pixels an inch"}
      */
-    public record Stated(Scale scale, String where) {}
+    public record StatedScale(Scale scale, String where) {}
 }

@@ -11,7 +11,7 @@ import javax.xml.parsers.DocumentBuilderFactory;
 import javax.xml.parsers.ParserConfigurationException;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.Scale;
-import keentally.study.picture.FileFacts.Stated;
+import keentally.study.picture.FileFacts.StatedScale;
 import org.w3c.dom.Element;
 import org.w3c.dom.NodeList;
 import org.xml.sax.InputSource;
@@ -25,7 +25,7 @@ import org.xml.sax.helpers.DefaultHandler;
  * @param stated for square pixels only
  * @param channelNames in order; empty where one has no name
  */
-record OmeXml(Optional<Stated> stated, List<String> channelNames) {
+record OmeXml(Optional<StatedScale> stated, List<String> channelNames) {
     static final OmeXml NONE = new OmeXml(Optional.empty(), List.of());
     private static final double SQUARE = 1e-3;
 
@@ -69,14 +69,14 @@ record OmeXml(Optional<Stated> stated, List<String> channelNames) {
         return new OmeXml(stated(pixels), named ? names : List.of());
     }
 
-    private static Optional<Stated> stated(Element pixels) {
+    private static Optional<StatedScale> stated(Element pixels) {
         Optional<Scale> x = size(pixels, "X");
         Optional<Scale> y = size(pixels, "Y");
         boolean square = x.isPresent()
                 && y.isPresent()
                 && Math.abs(x.get().umPerPx() - y.get().umPerPx())
                         <= SQUARE * x.get().umPerPx();
-        return square ? x.map(s -> new Stated(s, "OME-XML")) : Optional.empty();
+        return square ? x.map(s -> new StatedScale(s, "OME-XML")) : Optional.empty();
     }
 
     private static Optional<Scale> size(Element pixels, String axis) {

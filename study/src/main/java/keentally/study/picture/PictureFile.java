@@ -20,6 +20,6 @@ public record PictureFile(Path file, String sha256, int page, int pages, Picture
 
     /** The pixel size that the file states; an offer, never taken silently. */
     public Optional<Scale> stated() {
-        return facts.stated().map(FileFacts.Stated::scale);
+        return facts.stated().map(FileFacts.StatedScale::scale);
     }
 }

@@ -25,7 +25,7 @@ import keentally.core.quantity.Scale;
 import keentally.study.file.FileFault;
 import keentally.study.file.Sha256;
 import keentally.study.file.WholeFile;
-import keentally.study.picture.FileFacts.Stated;
+import keentally.study.picture.FileFacts.StatedScale;
 import org.w3c.dom.Element;
 import org.w3c.dom.Node;
 import org.w3c.dom.NodeList;
@@ -267,7 +267,7 @@ public final class PictureReader {
             BufferedImage image = byOther ? readByOther(index) : reader.read(index);
             boolean inverted =
                     other && !byOther && tags.map(TiffTags::isWhiteZero).orElse(false);
-            RasterPlanes.Decoded decoded = RasterPlanes.of(image, inverted);
+            RasterPlanes.DecodedPicture decoded = RasterPlanes.of(image, inverted);
             return file(decoded, sha256, page, pages, facts(reader, metadata, tags));
         });
     }
@@ -283,7 +283,8 @@ public final class PictureReader {
     }
 
     /** What stands in the file beside the values. */
-    private record Marks(Optional<Stated> stated, List<String> channelNames, int orientation, OptionalInt quality) {}
+    private record Marks(
+            Optional<StatedScale> stated, List<String> channelNames, int orientation, OptionalInt quality) {}
 
     private Marks facts(ImageReader reader, IIOMetadata metadata, Optional<TiffTags> tags) throws IOException {
         if (kind == FileKind.JPEG) {
@@ -301,7 +302,7 @@ public final class PictureReader {
         return new Marks(pixelSize(metadata), List.of(), Orientation.UPRIGHT, OptionalInt.empty());
     }
 
-    private PictureFile file(RasterPlanes.Decoded decoded, String sha256, int page, int pages, Marks marks) {
+    private PictureFile file(RasterPlanes.DecodedPicture decoded, String sha256, int page, int pages, Marks marks) {
         List<String> remarks = new ArrayList<>(decoded.remarks());
         Picture picture = Orientation.upright(decoded.picture(), marks.orientation);
         if (Orientation.isTurned(marks.orientation)) {
@@ -374,7 +375,7 @@ public final class PictureReader {
     }
 
     /** From the standard form of metadata, which tells pixel sizes in millimetres; square pixels only. */
-    private static Optional<Stated> pixelSize(IIOMetadata metadata) {
+    private static Optional<StatedScale> pixelSize(IIOMetadata metadata) {
         if (metadata == null || !metadata.isStandardMetadataFormatSupported()) {
             return Optional.empty();
         }
@@ -383,7 +384,7 @@ public final class PictureReader {
         double down = millimetres(root, "VerticalPixelSize");
         boolean square = Math.abs(across - down) <= 1e-6 * across;
         return across > 0 && square && Double.isFinite(across)
-                ? Optional.of(new Stated(new Scale(across * 1000, LengthUnit.UM), "its print resolution"))
+                ? Optional.of(new StatedScale(new Scale(across * 1000, LengthUnit.UM), "its print resolution"))
                 : Optional.empty();
     }
 

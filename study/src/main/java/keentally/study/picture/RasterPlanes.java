@@ -29,11 +29,11 @@ final class RasterPlanes {
      *
      * @param remarks each a sentence; none where the values are as they were stored
      */
-    record Decoded(Picture picture, List<String> remarks) {}
+    record DecodedPicture(Picture picture, List<String> remarks) {}
 
     /** @param whiteIsZero whether grey values run from white to black in the file, and are to be turned round */
-    static Decoded of(BufferedImage image, boolean whiteIsZero) {
-        Decoded decoded = of(image);
+    static DecodedPicture of(BufferedImage image, boolean whiteIsZero) {
+        DecodedPicture decoded = of(image);
         boolean turn = whiteIsZero
                 && !(image.getColorModel() instanceof IndexColorModel)
                 && decoded.picture().single().isPresent();
@@ -42,7 +42,7 @@ final class RasterPlanes {
         }
         List<String> remarks = new ArrayList<>(decoded.remarks());
         remarks.add("The file stores white as 0; its values were turned round.");
-        return new Decoded(Picture.grey(turned(decoded.picture().single().get())), remarks);
+        return new DecodedPicture(Picture.grey(turned(decoded.picture().single().get())), remarks);
     }
 
     private static Plane turned(Plane plane) {
@@ -65,14 +65,14 @@ final class RasterPlanes {
         };
     }
 
-    static Decoded of(BufferedImage image) {
+    static DecodedPicture of(BufferedImage image) {
         ColorModel colours = image.getColorModel();
         List<String> remarks = new ArrayList<>();
         if (colours instanceof IndexColorModel) {
             if (colours.hasAlpha()) {
                 remarks.add(ON_WHITE);
             }
-            return new Decoded(fromColours(image), remarks);
+            return new DecodedPicture(fromColours(image), remarks);
         }
         Raster raster = image.getRaster();
         int bands = raster.getNumBands();
@@ -80,7 +80,7 @@ final class RasterPlanes {
         int channels = alpha ? bands - 1 : bands;
         if (channels != 1 && channels != 3) {
             remarks.add(TURNED_TO_RGB);
-            return new Decoded(fromColours(image), remarks);
+            return new DecodedPicture(fromColours(image), remarks);
         }
         if (alpha) {
             remarks.add(ON_WHITE);
@@ -93,7 +93,7 @@ final class RasterPlanes {
         Picture picture = channels == 1
                 ? Picture.grey(planes.getFirst())
                 : Picture.colour(planes.get(0), planes.get(1), planes.get(2));
-        return new Decoded(picture, remarks);
+        return new DecodedPicture(picture, remarks);
     }
 
     /** Straight from the storage where it is laid out as usual. */

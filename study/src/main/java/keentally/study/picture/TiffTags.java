@@ -8,7 +8,7 @@ import javax.imageio.plugins.tiff.TIFFField;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.Scale;
 import keentally.core.words.Figures;
-import keentally.study.picture.FileFacts.Stated;
+import keentally.study.picture.FileFacts.StatedScale;
 
 /** The tags of a page of a TIFF file that matter here. Source: TIFF 6.0 (1992), section 8. */
 final class TiffTags {
@@ -83,7 +83,7 @@ final class TiffTags {
     }
 
     /** Square pixels with a unit only. */
-    Optional<Stated> resolution() {
+    Optional<StatedScale> resolution() {
         double x = number(X_RESOLUTION).orElse(0.0);
         double y = number(Y_RESOLUTION).orElse(0.0);
         int unit = number(UNIT).map(Double::intValue).orElse(PER_INCH);
@@ -93,6 +93,6 @@ final class TiffTags {
         }
         double um = (unit == PER_INCH ? UM_PER_INCH : UM_PER_CENTIMETRE) / x;
         String where = Figures.number(x) + " pixels " + (unit == PER_INCH ? "an inch" : "a centimetre");
-        return Optional.of(new Stated(new Scale(um, LengthUnit.UM), where));
+        return Optional.of(new StatedScale(new Scale(um, LengthUnit.UM), where));
     }
 }

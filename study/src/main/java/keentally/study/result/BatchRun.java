@@ -14,7 +14,7 @@ import keentally.core.work.Workers;
 import keentally.study.caution.Background;
 import keentally.study.caution.Captions;
 import keentally.study.caution.PictureCautions;
-import keentally.study.document.FieldWish;
+import keentally.study.document.FieldRequest;
 import keentally.study.file.FileFault;
 import keentally.study.picture.PictureFile;
 import keentally.study.picture.ReferencePictures;
@@ -158,7 +158,7 @@ public final class BatchRun {
             throw new FileFault(picture.file() + " has no scale, but the method's unit is "
                     + order.method().unit().id() + "; give the length of a pixel with --scale.");
         }
-        var parts = FieldWish.inPicture(wanted.field(), picture.picture(), work);
+        var parts = FieldRequest.inPicture(wanted.field(), picture.picture(), work);
         return Sample.of(picture.key(), picture.picture(), parts, scale).with(wanted.hand());
     }
 

@@ -6,7 +6,7 @@ import java.nio.file.Path;
 import java.util.Locale;
 import java.util.stream.Stream;
 import keentally.core.picture.Field;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.region.Regions;
 import keentally.core.view.Layers;
 import keentally.core.view.Pyramid;
@@ -27,7 +27,7 @@ public final class CutOuts {
      * @param folder new or empty
      * @return how many were written
      */
-    public static int write(Path folder, Pyramid ground, Objects objects, Work work) throws FileFault {
+    public static int write(Path folder, Pyramid ground, ObjectSet objects, Work work) throws FileFault {
         make(folder);
         int digits = Math.max(3, String.valueOf(objects.count()).length());
         Field whole = Field.whole(ground.width(), ground.height());
@@ -57,7 +57,7 @@ public final class CutOuts {
         }
     }
 
-    private static int[] box(Objects objects, int region, Pyramid ground) {
+    private static int[] box(ObjectSet objects, int region, Pyramid ground) {
         Regions.Box box = objects.regions().box(region);
         return new int[] {
             Math.max(0, box.left() - MARGIN),

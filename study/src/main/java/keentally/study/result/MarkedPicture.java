@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import keentally.core.geometry.Point;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.region.Outline;
 import keentally.core.region.Regions;
 import keentally.core.view.Layer;
@@ -60,8 +60,8 @@ public final class MarkedPicture {
                 look.marks().contains(Look.Mark.CHANGES) ? Set.of(Look.Mark.CHANGES) : Set.of(),
                 look.overlay() == Look.Overlay.FILL ? 0 : look.strength(),
                 false);
-        Layers ground =
-                layers.only(layer -> !(layer instanceof Layer.Coloured || layer instanceof Layer.Selected), under);
+        Layers ground = layers.only(
+                layer -> !(layer instanceof Layer.ColouredObjects || layer instanceof Layer.SelectedObjects), under);
         byte[] png = PictureWriter.pngBytes(width, height, painted(ground));
         StringBuilder svg = new StringBuilder();
         svg.append("<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"")
@@ -79,12 +79,12 @@ public final class MarkedPicture {
                 .append("\" href=\"data:image/png;base64,")
                 .append(Base64.getEncoder().encodeToString(png))
                 .append("\"/>\n");
-        layers.find(Layer.Coloured.class).ifPresent(objects -> objects(svg, objects, outlined));
+        layers.find(Layer.ColouredObjects.class).ifPresent(objects -> objects(svg, objects, outlined));
         return svg.append("</svg>\n").toString();
     }
 
-    private void objects(StringBuilder svg, Layer.Coloured coloured, boolean outlined) {
-        Objects objects = coloured.objects();
+    private void objects(StringBuilder svg, Layer.ColouredObjects coloured, boolean outlined) {
+        ObjectSet objects = coloured.objects();
         Look look = layers.look();
         for (int i = 0; i < objects.count(); i++) {
             int region = objects.region(i);

@@ -6,7 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import keentally.core.hand.HandWork;
 import keentally.core.quantity.Scale;
-import keentally.study.document.FieldWish;
+import keentally.study.document.FieldRequest;
 import keentally.study.document.PictureRef;
 
 /**
@@ -24,7 +24,7 @@ public record PictureOrder(
         boolean settled,
         Optional<Scale> scale,
         boolean scaleFromFile,
-        List<FieldWish> field,
+        List<FieldRequest> field,
         Map<String, HandWork> hand) {
     public PictureOrder {
         field = List.copyOf(field);
@@ -37,7 +37,7 @@ public record PictureOrder(
             PictureRef picture,
             Optional<Scale> scale,
             boolean scaleFromFile,
-            List<FieldWish> field) {
+            List<FieldRequest> field) {
         this(name, picture, true, scale, scaleFromFile, field, Map.of());
     }
 

@@ -7,7 +7,7 @@ import java.util.SequencedMap;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane8;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.region.Regions;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
@@ -63,7 +63,7 @@ final class ResultPictures {
         return labels;
     }
 
-    private static void label(Objects objects, int width, int[] labels) {
+    private static void label(ObjectSet objects, int width, int[] labels) {
         Regions regions = objects.regions();
         for (int i = 0; i < objects.count(); i++) {
             int number = i + 1;

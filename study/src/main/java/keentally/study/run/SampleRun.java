@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import keentally.core.method.Method;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.run.Progress;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
@@ -25,7 +25,7 @@ import keentally.study.caution.PictureCautions;
  */
 public record SampleRun(Run run, Optional<RunFault> fault, Optional<Readings> readings, SampleRecord record) {
     /** The objects at the method's end. */
-    public Optional<Objects> objects() {
+    public Optional<ObjectSet> objects() {
         return readings.flatMap(r -> r.state().objects());
     }
 

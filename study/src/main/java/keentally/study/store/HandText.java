@@ -102,11 +102,11 @@ public final class HandText {
             case Corrections c -> new Corrections((List<Correction>) parts);
             case Painting p -> new Painting((List<Dab>) parts);
             case Seeds s -> new Seeds((List<Point>) parts);
-            case Strokes s -> new Strokes((List<Strokes.Taken>) parts);
+            case Strokes s -> new Strokes((List<Strokes.StrokeSample>) parts);
         };
     }
 
-    private static Map<String, Object> stroke(Strokes.Taken taken) {
+    private static Map<String, Object> stroke(Strokes.StrokeSample taken) {
         Map<String, Object> tree = new LinkedHashMap<>();
         tree.put("path", points(taken.stroke().path()));
         tree.put("of", taken.of());
@@ -116,12 +116,12 @@ public final class HandText {
         return tree;
     }
 
-    private static Strokes.Taken taken(Map<?, ?> tree) {
+    private static Strokes.StrokeSample taken(Map<?, ?> tree) {
         Stroke stroke =
                 new Stroke(points(tree.get("path")), (Boolean) tree.get("loop"), (Boolean) tree.get("unwanted"));
         List<Rgb> colours = ((List<?>) tree.get("colours"))
                 .stream().map(c -> Rgb.of((String) c)).toList();
-        return new Strokes.Taken(stroke, ((Number) tree.get("of")).intValue(), colours);
+        return new Strokes.StrokeSample(stroke, ((Number) tree.get("of")).intValue(), colours);
     }
 
     private static Map<String, Object> dab(Dab dab) {

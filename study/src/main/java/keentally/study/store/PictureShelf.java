@@ -39,14 +39,14 @@ public final class PictureShelf {
      * @param file the picture, put together where it has several sources
      * @param changed a sentence for each file that is no longer what it was when it was added
      */
-    public record Taken(PictureFile file, List<String> changed) {}
+    public record ShelfPicture(PictureFile file, List<String> changed) {}
 
     /** @throws MissingPicture where a file is gone and not packed in; FileFault where it cannot be read */
-    public Taken take(PictureRef ref) throws FileFault {
+    public ShelfPicture take(PictureRef ref) throws FileFault {
         List<String> changed = new ArrayList<>();
         if (!ref.isComposed()) {
             PictureFile file = read(ref.first(), changed);
-            return new Taken(file, changed);
+            return new ShelfPicture(file, changed);
         }
         List<Channel> channels = new ArrayList<>();
         PictureFile first = null;
@@ -72,7 +72,7 @@ public final class PictureShelf {
         }
         PictureFile whole =
                 new PictureFile(first.file(), Sha256.of(hashes.toString()), 1, 1, new Picture(channels), first.facts());
-        return new Taken(whole, changed);
+        return new ShelfPicture(whole, changed);
     }
 
     private PictureFile read(Source source, List<String> changed) throws FileFault {

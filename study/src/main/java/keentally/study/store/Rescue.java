@@ -23,7 +23,7 @@ final class Rescue {
      * @param things that could be read
      * @param lost things that could not
      */
-    record Saved(Path file, int things, int lost) {
+    record Salvage(Path file, int things, int lost) {
         String sentence(Path damaged, String why) {
             return damaged + " is damaged (" + why + "). What could be read was put into " + file.getFileName() + ": "
                     + things + " of " + (things + lost)
@@ -31,7 +31,7 @@ final class Rescue {
         }
     }
 
-    static Saved from(Path damaged, String why) throws FileFault {
+    static Salvage from(Path damaged, String why) throws FileFault {
         Map<String, Thing> read = new TreeMap<>();
         int lost = 0;
         try (Database database = Database.open(damaged, false)) {
@@ -64,7 +64,7 @@ final class Rescue {
                             + " could be read: " + StudyFile.reason(e) + ".",
                     e);
         }
-        return new Saved(file, read.size(), lost);
+        return new Salvage(file, read.size(), lost);
     }
 
     private static FileFault hopeless(Path damaged, String why, Exception cause) {

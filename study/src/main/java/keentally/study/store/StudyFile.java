@@ -221,7 +221,7 @@ public final class StudyFile implements AutoCloseable {
         }
         close(database);
         release(lock);
-        Rescue.Saved saved = Rescue.from(file, damage);
+        Rescue.Salvage saved = Rescue.from(file, damage);
         StudyFile rescued = open(saved.file(), watch);
         return new StudyFile(
                 rescued.file,

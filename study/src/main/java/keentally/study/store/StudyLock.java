@@ -20,11 +20,11 @@ import keentally.study.file.Sha256;
  * behind locks nobody out.
  */
 final class StudyLock implements AutoCloseable {
-    private final List<Held> held = new ArrayList<>();
+    private final List<HeldLock> held = new ArrayList<>();
 
     private StudyLock() {}
 
-    private record Held(Path file, FileChannel channel) {}
+    private record HeldLock(Path file, FileChannel channel) {}
 
     /**
      * Empty where somebody else holds it.
@@ -67,7 +67,7 @@ final class StudyLock implements AutoCloseable {
         try {
             FileLock lock = channel.tryLock();
             if (lock != null) {
-                held.add(new Held(file, channel));
+                held.add(new HeldLock(file, channel));
                 return true;
             }
         } catch (OverlappingFileLockException e) {
@@ -79,7 +79,7 @@ final class StudyLock implements AutoCloseable {
 
     @Override
     public void close() throws IOException {
-        for (Held each : held) {
+        for (HeldLock each : held) {
             Files.deleteIfExists(each.file);
             each.channel.close();
         }

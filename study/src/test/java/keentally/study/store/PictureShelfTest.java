@@ -39,7 +39,7 @@ class PictureShelfTest {
     @Test
     void filesBecomeNamedChannelsOfOneSample() throws FileFault {
         PictureRef ref = new PictureRef(List.of(picture("a.png", "nuclei", 5, 10), picture("b.png", "walls", 5, 20)));
-        PictureShelf.Taken taken = shelf.take(ref);
+        PictureShelf.ShelfPicture taken = shelf.take(ref);
         assertThat(taken.file().picture().channelNames()).isEqualTo("nuclei, walls");
         assertThat(taken.file().picture().channel("walls").orElseThrow().at(1, 1))
                 .isEqualTo(20);
@@ -53,7 +53,7 @@ class PictureShelfTest {
         Source source = picture("a.png", "", 5, 10);
         PictureRef ref = new PictureRef(List.of(source));
         picture("a.png", "", 5, 99);
-        PictureShelf.Taken taken = shelf.take(ref);
+        PictureShelf.ShelfPicture taken = shelf.take(ref);
         assertThat(taken.changed()).singleElement().asString().contains("a.png has changed");
         assertThat(taken.file().picture().single().orElseThrow().at(0, 0)).isEqualTo(99);
     }

@@ -91,11 +91,11 @@ class StudyFileTest {
 
     private static final Seeds SEEDS = new Seeds(List.of(new Point(0.1, 2), new Point(1e-9, 300.25)));
     private static final Strokes STROKES = Strokes.NONE
-            .and(new Strokes.Taken(
+            .and(new Strokes.StrokeSample(
                     new Stroke(List.of(new Point(1, 2), new Point(3, 4.5)), true, false),
                     0,
                     List.of(Rgb.of("#a0522d"))))
-            .and(new Strokes.Taken(new Stroke(List.of(new Point(7, 8)), false, true), 2, List.of()));
+            .and(new Strokes.StrokeSample(new Stroke(List.of(new Point(7, 8)), false, true), 2, List.of()));
 
     private static final List<Point> PLACES = List.of(new Point(1.5, 2.5), new Point(30.25, 4));
     private static final Corrections CORRECTIONS = Corrections.NONE

@@ -14,8 +14,8 @@ import keentally.core.work.Work;
  *
  * @param runs y, first pixel, behind the last pixel
  */
-record Piece(int[] runs) {
-    static Piece of(Regions regions, int region) {
+record CorrectedPiece(int[] runs) {
+    static CorrectedPiece of(Regions regions, int region) {
         int first = regions.firstRun(region);
         int[] runs = new int[3 * (regions.firstRun(region + 1) - first)];
         for (int i = 0; i < runs.length / 3; i++) {
@@ -23,11 +23,11 @@ record Piece(int[] runs) {
             runs[3 * i + 1] = regions.runFrom(first + i);
             runs[3 * i + 2] = regions.runTo(first + i);
         }
-        return new Piece(runs);
+        return new CorrectedPiece(runs);
     }
 
     /** The set pixels of a mask that lies at (left, top). */
-    static Piece of(Mask mask, int left, int top) {
+    static CorrectedPiece of(Mask mask, int left, int top) {
         int[] runs = new int[48];
         int n = 0;
         for (int y = 0; y < mask.height(); y++) {
@@ -41,7 +41,7 @@ record Piece(int[] runs) {
                 x = mask.nextSet(y, end);
             }
         }
-        return new Piece(Arrays.copyOf(runs, n));
+        return new CorrectedPiece(Arrays.copyOf(runs, n));
     }
 
     boolean isEmpty() {
@@ -99,7 +99,7 @@ record Piece(int[] runs) {
         return Mask.of(right - left, bottom - top, words);
     }
 
-    Piece and(Piece other) {
+    CorrectedPiece and(CorrectedPiece other) {
         int left = Math.min(left(), other.left());
         int top = Math.min(top(), other.top());
         int right = Math.max(right(), other.right());
@@ -108,7 +108,7 @@ record Piece(int[] runs) {
     }
 
     /** Whether they share a pixel. */
-    boolean meets(Piece other) {
+    boolean meets(CorrectedPiece other) {
         boolean apart = isEmpty()
                 || other.isEmpty()
                 || bottom() <= other.top()
@@ -119,28 +119,28 @@ record Piece(int[] runs) {
     }
 
     /** What is left of it, in its own box. */
-    Mask without(Piece other) {
+    Mask without(CorrectedPiece other) {
         return mask().minus(other.in(left(), top(), right(), bottom()));
     }
 
     /** What hangs together by eight neighbours, in reading order. */
-    List<Piece> parts() {
+    List<CorrectedPiece> parts() {
         return parts(mask(), left(), top());
     }
 
-    static List<Piece> parts(Mask mask, int left, int top) {
+    static List<CorrectedPiece> parts(Mask mask, int left, int top) {
         return all(Labeller.regions(mask, Neighbours.EIGHT, Work.alone()), left, top);
     }
 
     /** A piece for each region of a box that lies at (left, top). */
-    static List<Piece> all(Regions regions, int left, int top) {
-        List<Piece> all = new ArrayList<>();
+    static List<CorrectedPiece> all(Regions regions, int left, int top) {
+        List<CorrectedPiece> all = new ArrayList<>();
         for (int i = 0; i < regions.count(); i++) {
             int[] runs = of(regions, i).runs;
             for (int k = 0; k < runs.length; k++) {
                 runs[k] += k % 3 == 0 ? top : left;
             }
-            all.add(new Piece(runs));
+            all.add(new CorrectedPiece(runs));
         }
         return all;
     }

@@ -10,7 +10,7 @@ import keentally.core.picture.HoldsBuffers;
 import keentally.core.picture.Mask;
 
 /** Regions with their fate: kept, or dropped by a station. What is dropped stays known, so that it can be shown. */
-public final class Objects implements HoldsBuffers {
+public final class ObjectSet implements HoldsBuffers {
     private final Regions regions;
     private final List<String> stations;
     private final int[] fate;
@@ -20,7 +20,7 @@ public final class Objects implements HoldsBuffers {
     /** All regions in the order in which they are numbered. */
     private final int[] order;
 
-    private Objects(Regions regions, List<String> stations, int[] fate, int[] order) {
+    private ObjectSet(Regions regions, List<String> stations, int[] fate, int[] order) {
         this.regions = regions;
         this.stations = List.copyOf(stations);
         this.fate = fate;
@@ -33,13 +33,13 @@ public final class Objects implements HoldsBuffers {
     }
 
     /** All of them kept, numbered in reading order. */
-    public static Objects of(Regions regions) {
+    public static ObjectSet of(Regions regions) {
         return of(regions, IntStream.range(0, regions.count()).toArray());
     }
 
     /** All of them kept, numbered in a given order. */
-    public static Objects of(Regions regions, int[] order) {
-        return new Objects(regions, List.of(), new int[regions.count()], order.clone());
+    public static ObjectSet of(Regions regions, int[] order) {
+        return new ObjectSet(regions, List.of(), new int[regions.count()], order.clone());
     }
 
     /**
@@ -48,11 +48,11 @@ public final class Objects implements HoldsBuffers {
      * @param droppedBy for each region the station that dropped it, or nothing
      * @param order all regions in the order in which the kept ones are numbered
      */
-    public static Objects of(Regions regions, List<String> droppedBy, int[] order) {
+    public static ObjectSet of(Regions regions, List<String> droppedBy, int[] order) {
         List<String> stations =
                 droppedBy.stream().filter(s -> !s.isEmpty()).distinct().toList();
         int[] fate = droppedBy.stream().mapToInt(s -> stations.indexOf(s) + 1).toArray();
-        return new Objects(regions, stations, fate, order.clone());
+        return new ObjectSet(regions, stations, fate, order.clone());
     }
 
     /** All regions in the order in which they are numbered. */
@@ -61,14 +61,14 @@ public final class Objects implements HoldsBuffers {
     }
 
     /** Those kept ones that qualify are now dropped by {@code station}. */
-    public Objects drop(String station, IntPredicate dropped) {
+    public ObjectSet drop(String station, IntPredicate dropped) {
         int[] changed = fate.clone();
         for (int region : kept) {
             if (dropped.test(region)) {
                 changed[region] = stations.size() + 1;
             }
         }
-        return new Objects(
+        return new ObjectSet(
                 regions, Stream.concat(stations.stream(), Stream.of(station)).toList(), changed, order);
     }
 

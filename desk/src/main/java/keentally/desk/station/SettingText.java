@@ -10,8 +10,8 @@ import keentally.core.setting.RangeSetting;
 import keentally.core.setting.Setting;
 
 /** Settings as text that a person reads and types. */
-final class Typed {
-    private Typed() {}
+final class SettingText {
+    private SettingText() {}
 
     private static final Pattern THOUSANDS = Pattern.compile("^-?[1-9]\\d{0,2}(,\\d{3})+(?![\\d,])");
 
@@ -21,7 +21,9 @@ final class Typed {
             case NumberSetting n -> number(text);
             case LimitSetting l -> number(text);
             case RangeSetting r ->
-                Arrays.stream(text.split("\\s+to\\s+|;")).map(Typed::number).toList();
+                Arrays.stream(text.split("\\s+to\\s+|;"))
+                        .map(SettingText::number)
+                        .toList();
             case ListSetting<?> list -> list.treeOf(text);
             default -> text;
         };

@@ -29,37 +29,37 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** What a histogram is of: one channel, in one region. */
-class HistogramWishTest {
+class HistogramRequestTest {
     private static final Field HALF = Field.of(4, 2, List.of(new Field.Part(new Rectangle(0, 0, 2, 2), false)));
 
     /** Left half 10 and 20, right half 200. */
     private static final Picture GREY =
             Picture.grey(Plane8.of(4, 2, new byte[] {10, 20, (byte) 200, (byte) 200, 10, 20, (byte) 200, (byte) 200}));
 
-    private static HistogramWish.Ground ground(Picture picture, List<Field.Part> patch) {
-        return new HistogramWish.Ground(picture, HALF, patch, Optional.empty(), Set.of());
+    private static HistogramRequest.Ground ground(Picture picture, List<Field.Part> patch) {
+        return new HistogramRequest.Ground(picture, HALF, patch, Optional.empty(), Set.of());
     }
 
-    private static HistogramWish of(String channel, String... regions) {
-        return new HistogramWish(
+    private static HistogramRequest of(String channel, String... regions) {
+        return new HistogramRequest(
                 Arrays.stream(regions)
-                        .map(r -> new HistogramWish.Of(channel, r))
+                        .map(r -> new HistogramRequest.Of(channel, r))
                         .toList(),
                 false,
                 false,
                 0);
     }
 
-    private static double mean(HistogramWish.Result result, int of) {
+    private static double mean(HistogramRequest.Result result, int of) {
         return result.summaries().get(of).mean();
     }
 
     @Test
     void theWholeTheFieldAndAPatchHaveTheirOwnValues() {
         List<Field.Part> patch = List.of(new Field.Part(new Rectangle(2, 0, 2, 1), false));
-        HistogramWish.Ground ground = ground(GREY, patch);
+        HistogramRequest.Ground ground = ground(GREY, patch);
         assertThat(mean(of("grey", "whole").made(ground, Work.alone()), 0)).isEqualTo(107.5);
-        HistogramWish.Result two = of("grey", "field", "patch").made(ground, Work.alone());
+        HistogramRequest.Result two = of("grey", "field", "patch").made(ground, Work.alone());
         assertThat(mean(two, 0)).isEqualTo(15);
         assertThat(mean(two, 1)).isEqualTo(200);
         assertThat(two.summaries().get(1).count()).isEqualTo(2);
@@ -70,19 +70,19 @@ class HistogramWishTest {
 
     @Test
     void whatIsNotThereIsSaidInASentence() {
-        HistogramWish.Ground ground = ground(GREY, List.of());
+        HistogramRequest.Ground ground = ground(GREY, List.of());
         refused(of("grey", "patch"), ground, "Drag a patch on the picture.");
         refused(of("grey", "selected"), ground, "No object is selected.");
         refused(of("grey", "phase:2"), ground, "There is no such phase yet.");
         refused(of("plum", "whole"), ground, "This picture has no channel plum.");
-        HistogramWish.Ground beside = ground(GREY, List.of(new Field.Part(new Rectangle(50, 50, 2, 1), false)));
+        HistogramRequest.Ground beside = ground(GREY, List.of(new Field.Part(new Rectangle(50, 50, 2, 1), false)));
         refused(of("grey", "patch"), beside, "The patch holds no pixel of the picture; drag another one.");
         Picture nothing =
                 Picture.grey(PlaneF.of(4, 2, new float[] {Float.NaN, Float.NaN, 1, 2, Float.NaN, Float.NaN, 3, 4}));
         refused(of("grey", "field"), ground(nothing, List.of()), "There is no finite value in field.");
     }
 
-    private static void refused(HistogramWish wish, HistogramWish.Ground ground, String sentence) {
+    private static void refused(HistogramRequest wish, HistogramRequest.Ground ground, String sentence) {
         assertThatThrownBy(() -> wish.made(ground, Work.alone()))
                 .isInstanceOf(IllegalArgumentException.class)
                 .hasMessage(sentence);
@@ -109,11 +109,11 @@ class HistogramWishTest {
             Optional<Readings> readings = desk.shown().get().flatMap(SampleRun::readings);
             Picture picture = desk.open().get().orElseThrow().file().picture();
             Field field = Field.whole(picture.width(), picture.height());
-            HistogramWish.Ground none = new HistogramWish.Ground(picture, field, List.of(), readings, Set.of());
+            HistogramRequest.Ground none = new HistogramRequest.Ground(picture, field, List.of(), readings, Set.of());
             assertThat(none.regions()).startsWith("whole", "field", "patch").endsWith("selected");
             refused(of("grey", "selected"), none, "No object is selected.");
-            HistogramWish.Ground one = new HistogramWish.Ground(picture, field, List.of(), readings, Set.of(0));
-            HistogramWish.Result result = of("grey", "whole", "selected").made(one, Work.alone());
+            HistogramRequest.Ground one = new HistogramRequest.Ground(picture, field, List.of(), readings, Set.of(0));
+            HistogramRequest.Result result = of("grey", "whole", "selected").made(one, Work.alone());
             assertThat(mean(result, 1)).isGreaterThan(2 * mean(result, 0));
             double area = readings.orElseThrow().objects().orElseThrow().at(0, 0);
             assertThat((double) result.summaries().get(1).count()).isCloseTo(area, within(1.0));

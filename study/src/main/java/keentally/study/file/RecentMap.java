@@ -6,11 +6,11 @@ import java.util.Optional;
 import java.util.function.Function;
 
 /** The answers that were asked for last, a fixed number of them; for any thread. */
-public final class Remembered<K, V> {
+public final class RecentMap<K, V> {
     private final Cache<K, V> answers;
 
     /** @param most answers that are kept */
-    public Remembered(int most) {
+    public RecentMap(int most) {
         // tidied on the caller's thread: nobody here uses the common pool
         this.answers =
                 Caffeine.newBuilder().maximumSize(most).executor(Runnable::run).build();

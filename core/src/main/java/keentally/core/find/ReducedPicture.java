@@ -13,10 +13,10 @@ import keentally.core.work.Work;
  * @param factor side of a square, in pixels
  * @param planes of one to three channels, row by row
  */
-record Reduced(int width, int height, int factor, List<float[]> planes) {
+record ReducedPicture(int width, int height, int factor, List<float[]> planes) {
 
     /** No side longer than {@code most}; a last part of a square is left out. */
-    static Reduced of(Picture picture, int most, Work work) {
+    static ReducedPicture of(Picture picture, int most, Work work) {
         int factor = Math.max(1, (Math.max(picture.width(), picture.height()) + most - 1) / most);
         int width = Math.max(1, picture.width() / factor);
         int height = Math.max(1, picture.height() / factor);
@@ -24,7 +24,7 @@ record Reduced(int width, int height, int factor, List<float[]> planes) {
         for (Channel channel : picture.channels().stream().limit(3).toList()) {
             planes.add(stretched(averaged(channel.plane(), width, height, factor, work)));
         }
-        return new Reduced(width, height, factor, planes);
+        return new ReducedPicture(width, height, factor, planes);
     }
 
     private static float[] averaged(Plane plane, int width, int height, int factor, Work work) {

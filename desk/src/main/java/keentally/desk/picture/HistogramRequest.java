@@ -10,7 +10,7 @@ import keentally.core.picture.Mask;
 import keentally.core.picture.PhaseMap;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane;
-import keentally.core.region.Objects;
+import keentally.core.region.ObjectSet;
 import keentally.core.run.Readings;
 import keentally.core.stats.Bins;
 import keentally.core.stats.Histogram;
@@ -25,7 +25,7 @@ import keentally.study.plot.HistogramPlot;
  * @param ofs one or two
  * @param bins as many as are wanted; 0 for as many as there are levels
  */
-record HistogramWish(List<Of> ofs, boolean logarithmic, boolean shares, int bins) {
+record HistogramRequest(List<Of> ofs, boolean logarithmic, boolean shares, int bins) {
     private static final int USUAL_BINS = 256;
 
     /** One channel in one region. */
@@ -124,7 +124,7 @@ record HistogramWish(List<Of> ofs, boolean logarithmic, boolean shares, int bins
                 }
             }
             case "selected" -> {
-                Objects objects = ground.readings
+                ObjectSet objects = ground.readings
                         .flatMap(r -> r.state().objects())
                         .filter(o -> !ground.selected.isEmpty())
                         .orElseThrow(() -> new IllegalArgumentException(Texts.of("histogram.none-selected")));

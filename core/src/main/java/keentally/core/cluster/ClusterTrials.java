@@ -9,8 +9,8 @@ import keentally.core.work.Work;
  *
  * @param tried one for each number of groups that the points allow, upwards
  */
-public record Trials(List<Trial> tried) {
-    public Trials {
+public record ClusterTrials(List<Trial> tried) {
+    public ClusterTrials {
         tried = List.copyOf(tried);
     }
 
@@ -21,7 +21,7 @@ public record Trials(List<Trial> tried) {
     public record Trial(int k, double within, double explainedPercent, Silhouette silhouette) {}
 
     /** @param most greatest number of groups to try */
-    public static Trials of(Points points, int most, int starts, long seed, Work work) {
+    public static ClusterTrials of(Points points, int most, int starts, long seed, Work work) {
         List<Trial> tried = new ArrayList<>();
         double spread = points.spread();
         for (int k = 2; k <= most; k++) {
@@ -34,7 +34,7 @@ public record Trials(List<Trial> tried) {
                             100 * (1 - p.within() / spread),
                             Silhouette.of(points, p.groups(), groups, seed, work))));
         }
-        return new Trials(tried);
+        return new ClusterTrials(tried);
     }
 
     /** The smallest k whose silhouette comes within one standard error of the best; 0 where none was tried. */

@@ -19,14 +19,14 @@ import keentally.study.file.FileFault;
 import keentally.study.store.PictureShelf;
 
 /** Runs methods on samples beside what is on the stage; not on the interface thread. */
-public final class Trials {
+public final class TrialRuns {
     private final Runner runner;
     private final StateCache memory;
     private final SampleMaker maker;
     private final PictureShelf shelf;
     private final OpenPictures pictures;
 
-    Trials(Runner runner, StateCache memory, SampleMaker maker, PictureShelf shelf, OpenPictures pictures) {
+    TrialRuns(Runner runner, StateCache memory, SampleMaker maker, PictureShelf shelf, OpenPictures pictures) {
         this.runner = runner;
         this.memory = memory;
         this.maker = maker;
@@ -39,21 +39,21 @@ public final class Trials {
      *
      * @param made as the runner takes it
      */
-    public record Ready(Sample made, Pyramid pyramid) {}
+    public record TrialSample(Sample made, Pyramid pyramid) {}
 
     /** What reads a sample's picture, where it is not in memory, and makes the sample; asked for on the interface thread. */
     public Reading reading(Study study, String sampleId, String methodId) {
-        SampleMaker.Asked asked = SampleMaker.Asked.of(study, sampleId, methodId);
+        SampleMaker.SampleRequest asked = SampleMaker.SampleRequest.of(study, sampleId, methodId);
         SampleThing thing = asked.thing();
         Optional<OpenSample> known = pictures.find(thing.picture());
         return cancel -> {
             OpenSample open = known.isPresent() ? known.get() : read(thing, cancel);
-            return new Ready(maker.sample(open, asked), open.pyramid());
+            return new TrialSample(maker.sample(open, asked), open.pyramid());
         };
     }
 
     private OpenSample read(SampleThing thing, Cancel cancel) throws FileFault {
-        PictureShelf.Taken taken = shelf.take(thing.picture());
+        PictureShelf.ShelfPicture taken = shelf.take(thing.picture());
         return new OpenSample(
                 thing.picture(),
                 taken.file(),
@@ -64,7 +64,7 @@ public final class Trials {
     /** Makes a sample away from the interface thread. */
     @FunctionalInterface
     public interface Reading {
-        Ready ready(Cancel cancel) throws FileFault;
+        TrialSample ready(Cancel cancel) throws FileFault;
     }
 
     /** What a sheet of trials shows cannot be let go of while it is open. */

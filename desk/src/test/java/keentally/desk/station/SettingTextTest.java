@@ -9,14 +9,14 @@ import keentally.core.step.Steps;
 import org.junit.jupiter.api.Test;
 
 /** Settings are read and typed as text. */
-class TypedTest {
+class SettingTextTest {
     private static <T> void thereAndBack(String step, String id, String typed, String read) {
         @SuppressWarnings("unchecked") // whatever its type, it is read and written by itself
         Setting<T> setting =
                 (Setting<T>) Steps.find(step).orElseThrow().setting(id).orElseThrow();
-        T value = setting.read(Typed.tree(setting, typed));
-        assertThat(Typed.text(setting, value)).isEqualTo(read);
-        assertThat(setting.read(Typed.tree(setting, Typed.text(setting, value))))
+        T value = setting.read(SettingText.tree(setting, typed));
+        assertThat(SettingText.text(setting, value)).isEqualTo(read);
+        assertThat(setting.read(SettingText.tree(setting, SettingText.text(setting, value))))
                 .isEqualTo(value);
     }
 
@@ -36,12 +36,12 @@ class TypedTest {
     /** Here the point parts decimals; a comma that cannot be between thousands must not make 5 of one half. */
     @Test
     void onlyCommasBetweenThousandsAreLeftOut() {
-        assertThat(Typed.ungrouped("12,345,678.9 px")).isEqualTo("12345678.9 px");
-        assertThat(Typed.ungrouped("-1,234")).isEqualTo("-1234");
+        assertThat(SettingText.ungrouped("12,345,678.9 px")).isEqualTo("12345678.9 px");
+        assertThat(SettingText.ungrouped("-1,234")).isEqualTo("-1234");
         for (String refused : List.of("0,5", "2,5 um", "1,23", "0,500", "1,2345", "1,234,5")) {
-            assertThat(Typed.ungrouped(refused)).isEqualTo(refused);
+            assertThat(SettingText.ungrouped(refused)).isEqualTo(refused);
         }
         Setting<?> cut = Steps.find("threshold").orElseThrow().setting("cut").orElseThrow();
-        assertThatThrownBy(() -> cut.read(Typed.tree(cut, "0,5"))).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> cut.read(SettingText.tree(cut, "0,5"))).isInstanceOf(IllegalArgumentException.class);
     }
 }

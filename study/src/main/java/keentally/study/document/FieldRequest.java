@@ -14,9 +14,9 @@ import keentally.core.work.Work;
  *
  * @param shape empty for the round field
  */
-public record FieldWish(Optional<Shape> shape, boolean takenAway) {
-    public static FieldWish of(Field.Part part) {
-        return new FieldWish(Optional.of(part.shape()), part.takenAway());
+public record FieldRequest(Optional<Shape> shape, boolean takenAway) {
+    public static FieldRequest of(Field.Part part) {
+        return new FieldRequest(Optional.of(part.shape()), part.takenAway());
     }
 
     /**
@@ -24,9 +24,9 @@ public record FieldWish(Optional<Shape> shape, boolean takenAway) {
      *
      * @throws IllegalArgumentException where a round field is wished for and none can be seen
      */
-    public static List<Field.Part> inPicture(List<FieldWish> wishes, Picture picture, Work work) {
+    public static List<Field.Part> inPicture(List<FieldRequest> wishes, Picture picture, Work work) {
         List<Field.Part> parts = new ArrayList<>();
-        for (FieldWish wish : wishes) {
+        for (FieldRequest wish : wishes) {
             Shape shape = wish.shape.isPresent()
                     ? wish.shape.get()
                     : RoundField.find(picture, work)
