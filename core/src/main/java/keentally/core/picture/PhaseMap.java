@@ -10,7 +10,7 @@ import keentally.core.work.Work;
  * @param map phase numbers from 0; {@value #OUTSIDE} outside the field
  * @param names one a phase
  */
-public record PhaseMap(Plane8 map, List<String> names) {
+public record PhaseMap(Plane8 map, List<String> names) implements HoldsBuffers {
     public static final int OUTSIDE = 255;
 
     public PhaseMap {
@@ -95,5 +95,10 @@ public record PhaseMap(Plane8 map, List<String> names) {
             }
         });
         return new PhaseMap(Plane8.of(width, map.height(), out), names);
+    }
+
+    @Override
+    public void addTo(Buffers buffers) {
+        buffers.add(map);
     }
 }

@@ -1,7 +1,7 @@
 package keentally.core.step;
 
-import java.util.Collections;
-import java.util.LinkedHashMap;
+import java.util.HashMap;
+import java.util.Map;
 import java.util.Optional;
 import java.util.SequencedMap;
 import keentally.core.colour.ChannelPlane;
@@ -19,32 +19,23 @@ import keentally.core.region.ObjectSet;
 import keentally.core.work.Work;
 
 /**
- * What is carried along a method. Giving one kind clears what stands behind it in {@link Flow}; a picture step clears
- * nothing; objects set the mask to the union of those that are kept.
- *
- * @param original the sample's picture
- * @param current the picture as the steps left it
- * @param aside masks that were set aside, by name, the oldest first
+ * What is carried along a method: the sample's picture, field and scale, and a slot for each kind of thing that steps make. Giving one kind
+ * empties the slots of what is made of it; a picture step empties none; objects set the mask to the union of those that are kept.
  */
-public record State(
-        Picture original,
-        Picture current,
-        Field field,
-        Optional<Scale> scale,
-        Optional<PhaseMap> phases,
-        Optional<Mask> mask,
-        Optional<ObjectSet> objects,
-        SequencedMap<String, Mask> aside)
-        implements HoldsBuffers {
-
-    private static final SequencedMap<String, Mask> NOTHING =
-            Collections.unmodifiableSequencedMap(new LinkedHashMap<>());
-
+public final class State implements HoldsBuffers {
     /** The name of the signal that is the picture as the steps left it. */
     public static final String PREPARED = "prepared";
 
-    public State {
-        aside = Collections.unmodifiableSequencedMap(aside);
+    private final Picture original;
+    private final Field field;
+    private final Optional<Scale> scale;
+    private final Map<Slot<?>, HoldsBuffers> slots;
+
+    private State(Picture original, Field field, Optional<Scale> scale, Map<Slot<?>, HoldsBuffers> slots) {
+        this.original = original;
+        this.field = field;
+        this.scale = scale;
+        this.slots = slots;
     }
 
     /** Before the first step. */
@@ -53,54 +44,94 @@ public record State(
             throw new IllegalArgumentException("a field of " + field.width() + " × " + field.height()
                     + " does not fit a picture of " + picture.width() + " × " + picture.height());
         }
-        return new State(picture, picture, field, scale, Optional.empty(), Optional.empty(), Optional.empty(), NOTHING);
+        return new State(picture, field, scale, Map.of(Slot.PICTURE, picture));
+    }
+
+    /** The sample's picture. */
+    public Picture original() {
+        return original;
+    }
+
+    /** What counts of it. */
+    public Field field() {
+        return field;
+    }
+
+    public Optional<Scale> scale() {
+        return scale;
+    }
+
+    /** What stands in a slot. */
+    @SuppressWarnings("unchecked") // only with() fills it, with what the slot is for
+    public <T extends HoldsBuffers> Optional<T> find(Slot<T> slot) {
+        return Optional.ofNullable((T) slots.get(slot));
+    }
+
+    private <T extends HoldsBuffers> State with(Slot<T> slot, T value) {
+        Map<Slot<?>, HoldsBuffers> next = new HashMap<>(slots);
+        next.keySet().removeAll(slot.behind());
+        next.put(slot, value);
+        return new State(original, field, scale, next);
+    }
+
+    /** The picture as the steps left it. */
+    public Picture current() {
+        return find(Slot.PICTURE).orElseThrow();
+    }
+
+    public Optional<PhaseMap> phases() {
+        return find(Slot.PHASES);
+    }
+
+    public Optional<Mask> mask() {
+        return find(Slot.MASK);
+    }
+
+    public Optional<ObjectSet> objects() {
+        return find(Slot.OBJECTS);
+    }
+
+    /** Masks that were set aside, by name, the oldest first. */
+    public SequencedMap<String, Mask> aside() {
+        return find(Slot.ASIDE).orElse(AsideMasks.NONE).byName();
     }
 
     /** The state after a step that makes a picture. */
     public State give(Picture picture) {
-        return new State(original, picture, field, scale, phases, mask, objects, aside);
+        return with(Slot.PICTURE, picture);
     }
 
     /** The state after a step that parts the field into phases. */
     public State give(PhaseMap map) {
-        return new State(original, current, field, scale, Optional.of(map), Optional.empty(), Optional.empty(), aside);
+        return with(Slot.PHASES, map);
     }
 
     /** The state after a step that chooses places. */
     public State give(Mask chosen) {
-        return new State(
-                original, current, field, scale, phases, Optional.of(field.clip(chosen)), Optional.empty(), aside);
+        return with(Slot.MASK, field.clip(chosen));
     }
 
     /** The state after a step that tells objects apart. */
     public State give(ObjectSet found) {
-        return new State(original, current, field, scale, phases, Optional.of(found.mask()), Optional.of(found), aside);
+        return with(Slot.MASK, found.mask()).with(Slot.OBJECTS, found);
     }
 
     /** With a mask kept under a name; another one of that name is let go of. */
     public State aside(String name, Mask kept) {
-        SequencedMap<String, Mask> more = new LinkedHashMap<>(aside);
-        more.remove(name);
-        more.put(name, kept);
-        return new State(original, current, field, scale, phases, mask, objects, more);
+        return with(Slot.ASIDE, find(Slot.ASIDE).orElse(AsideMasks.NONE).and(name, kept));
     }
 
     /** With the field made smaller: only what lies in {@code inside} counts from here on. */
     public State narrow(Mask inside, Work work) {
-        return new State(
-                original,
-                current,
-                Field.of(inside),
-                scale,
-                phases.map(p -> p.within(inside, work)),
-                Optional.of(inside),
-                objects,
-                aside);
+        Map<Slot<?>, HoldsBuffers> next = new HashMap<>(slots);
+        phases().ifPresent(p -> next.put(Slot.PHASES, p.within(inside, work)));
+        next.put(Slot.MASK, inside);
+        return new State(original, Field.of(inside), scale, next);
     }
 
     /** The same outcome on a sample whose field and scale took no part in it. */
     public State on(Field otherField, Optional<Scale> otherScale) {
-        return new State(original, current, otherField, otherScale, phases, mask, objects, aside);
+        return new State(original, otherField, otherScale, slots);
     }
 
     /** No way through the picture is longer: a length beyond it reaches no farther than this. */
@@ -110,16 +141,16 @@ public record State(
 
     /** The last kind that the state holds. */
     public Flow flow() {
-        return objects.isPresent()
+        return objects().isPresent()
                 ? Flow.OBJECTS
-                : mask.isPresent() ? Flow.MASK : phases.isPresent() ? Flow.PHASES : Flow.PICTURE;
+                : mask().isPresent() ? Flow.MASK : phases().isPresent() ? Flow.PHASES : Flow.PICTURE;
     }
 
     /** As {@link #flow}, but for the very mask that became the field when a step went on within it: that tells no more than the picture. */
     public Flow seen() {
-        boolean isField = objects.isEmpty()
-                && mask.isPresent()
-                && field.inside().filter(f -> f == mask.get()).isPresent();
+        boolean isField = objects().isEmpty()
+                && mask().isPresent()
+                && field.inside().filter(f -> f == mask().get()).isPresent();
         return isField ? Flow.PICTURE : flow();
     }
 
@@ -129,9 +160,10 @@ public record State(
      * @throws StepFault where it has several, saying which step to add
      */
     public Plane plane() throws StepFault {
-        return current.single()
-                .orElseThrow(() -> new StepFault("needs one channel, but the picture has " + current.channelNames()
-                        + "; add a 'channel' step before it, for example of grey"));
+        return current()
+                .single()
+                .orElseThrow(() -> new StepFault("needs one channel, but the picture has "
+                        + current().channelNames() + "; add a 'channel' step before it, for example of grey"));
     }
 
     /**
@@ -140,24 +172,24 @@ public record State(
      * @throws StepFault where it has none
      */
     public ColourRows colours() throws StepFault {
-        return ColourRows.of(current, original)
-                .orElseThrow(() -> new StepFault("needs a colour picture, but the picture has " + current.channelNames()
-                        + "; a threshold or levels can part it"));
+        return ColourRows.of(current(), original)
+                .orElseThrow(() -> new StepFault("needs a colour picture, but the picture has "
+                        + current().channelNames() + "; a threshold or levels can part it"));
     }
 
     /** The phases, which the order of steps has made sure of. */
     public PhaseMap needPhases() {
-        return phases.orElseThrow(() -> new IllegalStateException("no phases have been given"));
+        return phases().orElseThrow(() -> new IllegalStateException("no phases have been given"));
     }
 
     /** The mask, which the order of steps has made sure of. */
     public Mask needMask() {
-        return mask.orElseThrow(() -> new IllegalStateException("no mask has been given"));
+        return mask().orElseThrow(() -> new IllegalStateException("no mask has been given"));
     }
 
     /** The objects, which the order of steps has made sure of. */
     public ObjectSet needObjects() {
-        return objects.orElseThrow(() -> new IllegalStateException("no objects have been given"));
+        return objects().orElseThrow(() -> new IllegalStateException("no objects have been given"));
     }
 
     /**
@@ -185,11 +217,7 @@ public record State(
     @Override
     public void addTo(Buffers buffers) {
         buffers.add(original);
-        buffers.add(current);
         field.inside().ifPresent(buffers::add);
-        phases.ifPresent(p -> buffers.add(p.map()));
-        mask.ifPresent(buffers::add);
-        objects.ifPresent(buffers::add);
-        aside.values().forEach(buffers::add);
+        slots.values().forEach(buffers::add);
     }
 }
