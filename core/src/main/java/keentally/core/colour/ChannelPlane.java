@@ -20,9 +20,11 @@ import keentally.core.work.Work;
  * sRGB; CIE 15 (2004), section 8.2.1, for L*a*b*.
  */
 public final class ChannelPlane {
+    private static final String HUE = "hue";
+
     /** The words that any colour picture answers to, besides its own channels. */
     public static final List<String> WORDS =
-            List.of("grey", "red", "green", "blue", "hue", "saturation", "value", "lightness", "a", "b");
+            List.of("grey", "red", "green", "blue", HUE, "saturation", "value", "lightness", "a", "b");
 
     private static final int TABLE = 4096;
 
@@ -39,6 +41,11 @@ public final class ChannelPlane {
         return Stream.concat(own, picture.isColour() ? WORDS.stream() : Stream.empty())
                 .distinct()
                 .toList();
+    }
+
+    /** Whether a channel holds angles in degrees: 0 and 360 are the same. */
+    public static boolean isAngle(Picture picture, String word) {
+        return word.equals(HUE) && picture.channel(word).isEmpty();
     }
 
     /** Empty where the picture has no such channel. */
@@ -64,7 +71,7 @@ public final class ChannelPlane {
             return Optional.empty();
         }
         return switch (word) {
-            case "hue" -> Optional.of(each(picture, work, ChannelPlane::hue));
+            case HUE -> Optional.of(each(picture, work, ChannelPlane::hue));
             case "saturation" -> Optional.of(each(picture, work, ChannelPlane::saturation));
             case "value" -> Optional.of(each(picture, work, (r, g, b) -> Math.max(r, Math.max(g, b))));
             case "lightness" -> Optional.of(each(picture, work, (r, g, b) -> (float) (116 * f(y(r, g, b)) - 16)));

@@ -25,7 +25,7 @@ import java.util.Comparator;
 public record Averages(
         long count, double mean, double median, double sd, double least, double greatest, double vector) {
     /** Mean vectors shorter than this point nowhere: rounding alone makes them. */
-    private static final double NOWHERE = 1e-9;
+    static final double NOWHERE = 1e-9;
 
     /** Mean and median of values of one unit; values that are no number are left out. */
     public static Averages of(double[] values, Averaging how) {

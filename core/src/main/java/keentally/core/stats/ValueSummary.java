@@ -24,11 +24,19 @@ public record ValueSummary(
         double most,
         double clippedPercent) {
 
-    /** Percentiles by linear interpolation between order statistics. */
+    /** Of numbers on a line. Percentiles by linear interpolation between order statistics. */
     public static ValueSummary of(Plane plane, Field region, Work work) {
         return plane.depth().isWhole()
                 ? whole(Histogram.of(plane, region, work), plane.depth().most())
-                : floating(plane, region.mask());
+                : line(values(plane, region.mask()));
+    }
+
+    /**
+     * Of angles in degrees, such as hues: mean, median and deviation as {@link Averages} tells them, percentiles, least and most in the
+     * order in which they lie round the mean. Not-a-number where the angles cancel each other out.
+     */
+    public static ValueSummary ofAngles(Plane plane, Field region) {
+        return angles(values(plane, region.mask()));
     }
 
     private static ValueSummary whole(Histogram h, int most) {
@@ -58,7 +66,8 @@ public record ValueSummary(
                         clipped);
     }
 
-    private static ValueSummary floating(Plane plane, Mask mask) {
+    /** The finite ones of a region. */
+    private static float[] values(Plane plane, Mask mask) {
         float[] values = new float[(int) mask.count()];
         float[] row = new float[plane.width()];
         int n = 0;
@@ -70,22 +79,68 @@ public record ValueSummary(
                 }
             }
         }
+        return n == values.length ? values : Arrays.copyOf(values, n);
+    }
+
+    private static ValueSummary line(float[] values) {
+        int n = values.length;
         if (n == 0) {
             return none();
         }
-        Arrays.sort(values, 0, n);
+        Arrays.sort(values);
         double sum = 0;
-        for (int i = 0; i < n; i++) {
-            sum += values[i];
+        for (float v : values) {
+            sum += v;
         }
         double mean = sum / n;
         double squares = 0;
-        for (int i = 0; i < n; i++) {
-            squares += (values[i] - mean) * (values[i] - mean);
+        for (float v : values) {
+            squares += (v - mean) * (v - mean);
         }
-        double sd = Math.sqrt(squares / n);
         return new ValueSummary(
-                n, mean, sd, values[0], at(values, n, 0.01), at(values, n, 0.5), at(values, n, 0.99), values[n - 1], 0);
+                n,
+                mean,
+                Math.sqrt(squares / n),
+                values[0],
+                at(values, n, 0.01),
+                at(values, n, 0.5),
+                at(values, n, 0.99),
+                values[n - 1],
+                0);
+    }
+
+    private static ValueSummary angles(float[] values) {
+        int n = values.length;
+        double x = 0;
+        double y = 0;
+        for (float v : values) {
+            x += StrictMath.cos(StrictMath.toRadians(v));
+            y += StrictMath.sin(StrictMath.toRadians(v));
+        }
+        if (StrictMath.hypot(x, y) <= Averages.NOWHERE * n) {
+            double nan = Double.NaN;
+            return new ValueSummary(n, nan, nan, nan, nan, nan, nan, nan, n == 0 ? nan : 0);
+        }
+        double mean = StrictMath.toDegrees(StrictMath.atan2(y, x));
+        for (int i = 0; i < n; i++) {
+            values[i] = (float) Averaging.CIRCULAR.apart(mean, values[i]);
+        }
+        ValueSummary round = line(values);
+        double squares = round.sd * round.sd + round.mean * round.mean; // off the angles' mean
+        return new ValueSummary(
+                n,
+                told(mean),
+                Math.sqrt(squares),
+                told(mean + round.least),
+                told(mean + round.p1),
+                told(mean + round.median),
+                told(mean + round.p99),
+                told(mean + round.most),
+                0);
+    }
+
+    private static double told(double degrees) {
+        return Averaging.CIRCULAR.told(degrees);
     }
 
     private static double at(float[] sorted, int n, double share) {

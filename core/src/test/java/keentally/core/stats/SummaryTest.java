@@ -149,4 +149,43 @@ class SummaryTest {
         assertThat(beyond.values()[0]).isZero();
         assertThat(beyond.values()[beyond.values().length - 1]).isEqualTo(70);
     }
+
+    /** Reds lie on both sides of 0: their mean is no green. The one place for averages says the same. */
+    @ParameterizedTest
+    @MethodSource("seeds")
+    void anglesAreSummedUpRoundTheirMean(long seed) {
+        Chance chance = new Chance(seed);
+        int n = 1 + chance.below(60);
+        double middle = chance.between(0.0, 360);
+        float[] values = new float[n];
+        for (int i = 0; i < n; i++) {
+            values[i] = (float) Averaging.CIRCULAR.told(middle + chance.between(-80.0, 80));
+        }
+        Averages expected = Averages.of(
+                Stream.iterate(0, i -> i + 1)
+                        .limit(n)
+                        .mapToDouble(i -> values[i])
+                        .toArray(),
+                Averaging.CIRCULAR);
+        ValueSummary found = ValueSummary.ofAngles(PlaneF.of(n, 1, values), Field.whole(n, 1));
+        assertThat(found.count()).isEqualTo(n);
+        assertThat(Averaging.CIRCULAR.apart(expected.mean(), found.mean())).isCloseTo(0, within(1e-3));
+        assertThat(Averaging.CIRCULAR.apart(expected.median(), found.median())).isCloseTo(0, within(1e-3));
+        assertThat(found.sd()).isCloseTo(expected.sd(), within(1e-3));
+        assertThat(Averaging.CIRCULAR.apart(found.least(), found.most())).isBetween(-1e-3, 180.0);
+    }
+
+    @Test
+    void redsOnBothSidesOfNothingAreRed() {
+        float[] reds = {350, 355, 0, 5, 10, Float.NaN};
+        ValueSummary found = ValueSummary.ofAngles(PlaneF.of(6, 1, reds), Field.whole(6, 1));
+        assertThat(found.count()).isEqualTo(5);
+        assertThat(Averaging.CIRCULAR.apart(0, found.mean())).isCloseTo(0, within(1e-6));
+        assertThat(found.least()).isCloseTo(350, within(1e-4));
+        assertThat(found.most()).isCloseTo(10, within(1e-4));
+        float[] everywhere = {0, 90, 180, 270};
+        assertThat(ValueSummary.ofAngles(PlaneF.of(4, 1, everywhere), Field.whole(4, 1))
+                        .mean())
+                .isNaN();
+    }
 }

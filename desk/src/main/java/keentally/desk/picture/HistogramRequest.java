@@ -91,9 +91,10 @@ record HistogramRequest(List<Of> ofs, boolean logarithmic, boolean shares, int b
             }
             planes.add(plane);
             histograms.add(histogram);
-            summaries.add(ValueSummary.of(plane, region, work));
-            low = Math.min(low, summaries.getLast().least());
-            high = Math.max(high, summaries.getLast().most());
+            boolean angles = ChannelPlane.isAngle(ground.picture, of.channel);
+            summaries.add(angles ? ValueSummary.ofAngles(plane, region) : ValueSummary.of(plane, region, work));
+            low = Math.min(low, angles ? 0 : summaries.getLast().least());
+            high = Math.max(high, angles ? 360 : summaries.getLast().most());
         }
         boolean whole = planes.stream().allMatch(p -> p.depth().isWhole());
         int wanted = bins > 0 ? bins : USUAL_BINS;
