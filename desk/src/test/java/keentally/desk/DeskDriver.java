@@ -45,7 +45,9 @@ import javafx.stage.Stage;
 import javafx.stage.Window;
 import javax.imageio.ImageIO;
 import keentally.core.measure.ObjectTable;
-import keentally.core.picture.Picture;
+import keentally.core.method.MethodStep;
+import keentally.core.step.Flow;
+import keentally.core.step.StepDescription;
 import keentally.core.step.Steps;
 import keentally.core.view.Viewport;
 import keentally.core.work.Cancel;
@@ -62,8 +64,6 @@ import keentally.samples.DemoFiles;
 import keentally.study.document.PictureRef;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
-import keentally.study.picture.PictureWriter;
-import keentally.study.store.PictureShelf;
 import keentally.study.store.StudyFile;
 import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
@@ -73,6 +73,8 @@ import org.testfx.util.WaitForAsyncUtils;
 public final class DeskDriver implements AutoCloseable {
     private static final Set<String> FEW = Set.of("Flour dispersion", "Crumb section", "Starch granules", "Two stains");
     private static final Path DEMO = Path.of("target/demo").toAbsolutePath();
+
+    private static final int SMALL = 400;
 
     /** A key that means nothing to anybody. */
     private static final KeyCode BARRIER = KeyCode.PAUSE;
@@ -87,7 +89,8 @@ public final class DeskDriver implements AutoCloseable {
     private DeskWindow window;
 
     private DeskDriver(Path home) throws Exception {
-        stage = FxToolkit.registerStage(Stage::new);
+        stage = WaitForAsyncUtils.waitForAsyncFx(
+                60_000, () -> new Stage()); // not registered: the robot would keep every event
         onFx(() -> {
             Thread.currentThread().setUncaughtExceptionHandler((thread, e) -> crashes.add(e));
             Window.getWindows().addListener(heard);
@@ -133,19 +136,23 @@ public final class DeskDriver implements AutoCloseable {
         return driver;
     }
 
-    /** As {@link #demo(Path, String, String)} with the picture itself selected, and that a quarter as wide and high: what is not looked at is quicker so. */
+    /** A desk with the middle of the picture of one demo sample, the picture itself selected: less of it is quicker. */
     public static DeskDriver smallDemo(Path home, String sample) throws Exception {
         Study study =
                 Desk.demo(drawn().stream().filter(d -> d.title().equals(sample)).toList());
         SampleThing thing = study.sample("s1").orElseThrow();
-        Picture picture =
-                new PictureShelf(Optional.empty()).take(thing.picture()).file().picture();
-        Path file = Files.createDirectories(home).resolve("small.tif");
-        PictureWriter.tiff(file, picture.thinned(4));
+        BufferedImage whole = ImageIO.read(thing.file().toFile());
+        int width = Math.min(SMALL, whole.getWidth());
+        int height = Math.min(SMALL, whole.getHeight());
+        Path file = Files.createDirectories(home).resolve("small.png");
+        ImageIO.write(
+                whole.getSubimage((whole.getWidth() - width) / 2, (whole.getHeight() - height) / 2, width, height),
+                "png",
+                file.toFile());
         DeskDriver driver =
                 demo(home, study.with("s1", thing.with(PictureRef.of(file, 1)).with(List.of())));
         driver.onFx(() -> {
-            driver.model.station().set("");
+            driver.model.station().set(DeskModel.PICTURE);
             return null;
         });
         driver.quiet();
@@ -217,6 +224,24 @@ public final class DeskDriver implements AutoCloseable {
             return null;
         });
         quiet();
+    }
+
+    /** Adds a station behind the last one that gives what it needs, or before all where that is a picture; answers with what is selected. */
+    public String add(StepDescription step) {
+        String id = onFx(() -> {
+            String behind = model.method().steps().stream()
+                    .filter(s -> step.needs() != Flow.PICTURE)
+                    .filter(s -> s.description().gives() == step.needs())
+                    .reduce((a, b) -> b)
+                    .map(MethodStep::id)
+                    .orElse(DeskModel.PICTURE);
+            model.station().set(behind);
+            model.say("");
+            new StationActions(model).add(step);
+            return model.station().get();
+        });
+        settle();
+        return id;
     }
 
     private void listen(ListChangeListener.Change<? extends Window> change) {

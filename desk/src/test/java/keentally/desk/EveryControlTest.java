@@ -7,7 +7,6 @@ import java.util.List;
 import keentally.core.method.MethodStep;
 import keentally.core.step.StepDescription;
 import keentally.core.step.Steps;
-import keentally.desk.station.StationActions;
 import keentally.study.document.Study;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -54,13 +53,7 @@ class EveryControlTest {
             try (ControlWalk walk = new ControlWalk(desk)) {
                 for (StepDescription step : Steps.all()) {
                     Study before = desk.onFx(() -> desk.model().study().get());
-                    String id = desk.onFx(() -> {
-                        desk.model().station().set(lastThatAllows(step));
-                        desk.model().say("");
-                        new StationActions(desk.model()).add(step);
-                        return desk.model().station().get();
-                    });
-                    desk.settle();
+                    String id = desk.add(step);
                     if (id.startsWith(step.id())) {
                         walk.over(id, "station-panel", () -> select("s1", id));
                     }
@@ -80,14 +73,5 @@ class EveryControlTest {
         if (desk.model().method().step(station).isPresent()) {
             desk.model().station().set(station);
         }
-    }
-
-    private String lastThatAllows(StepDescription step) {
-        List<MethodStep> steps = desk.model().method().steps();
-        return steps.stream()
-                .filter(s -> s.description().gives() == step.needs())
-                .reduce((a, b) -> b)
-                .map(MethodStep::id)
-                .orElse("");
     }
 }

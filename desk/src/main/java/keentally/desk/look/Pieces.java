@@ -1,6 +1,8 @@
 package keentally.desk.look;
 
 import javafx.beans.property.ObjectProperty;
+import javafx.beans.value.ObservableValue;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
@@ -56,5 +58,10 @@ public final class Pieces {
             row.getChildren().add(button);
         }
         return row;
+    }
+
+    /** A value that outlives a node, heard only while the node stands in a window: what is taken away is let go of with its listeners. */
+    public static <T> ObservableValue<T> whileSeen(Node node, ObservableValue<T> of) {
+        return of.when(node.sceneProperty().map(scene -> true).orElse(false));
     }
 }

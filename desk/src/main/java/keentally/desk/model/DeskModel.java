@@ -22,6 +22,7 @@ import javafx.beans.property.StringProperty;
 import keentally.core.colour.Rgb;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
+import keentally.core.picture.HoldsBuffers;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.PixelSize;
 import keentally.core.quantity.Scale;
@@ -221,9 +222,14 @@ public final class DeskModel implements AutoCloseable {
         return runner.work(cancel);
     }
 
+    /** What is seen cannot be let go of until the hold is closed; may be asked by any thread. */
+    public StateCache.Hold hold(HoldsBuffers what) {
+        return memory.hold(what);
+    }
+
     /** To run alternatives beside what is on the stage. */
     public TrialRuns trials() {
-        return new TrialRuns(runner, memory, maker, held.shelf(), pictures);
+        return new TrialRuns(runner, maker, held.shelf(), pictures);
     }
 
     /**

@@ -2,14 +2,12 @@ package keentally.desk.model;
 
 import java.util.Optional;
 import keentally.core.method.Method;
-import keentally.core.picture.HoldsBuffers;
 import keentally.core.run.Progress;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
 import keentally.core.run.RunFault;
 import keentally.core.run.Runner;
 import keentally.core.run.Sample;
-import keentally.core.run.StateCache;
 import keentally.core.step.State;
 import keentally.core.view.Pyramid;
 import keentally.core.work.Cancel;
@@ -21,14 +19,12 @@ import keentally.study.store.PictureShelf;
 /** Runs methods on samples beside what is on the stage; not on the interface thread. */
 public final class TrialRuns {
     private final Runner runner;
-    private final StateCache memory;
     private final SampleMaker maker;
     private final PictureShelf shelf;
     private final OpenPictures pictures;
 
-    TrialRuns(Runner runner, StateCache memory, SampleMaker maker, PictureShelf shelf, OpenPictures pictures) {
+    TrialRuns(Runner runner, SampleMaker maker, PictureShelf shelf, OpenPictures pictures) {
         this.runner = runner;
-        this.memory = memory;
         this.maker = maker;
         this.shelf = shelf;
         this.pictures = pictures;
@@ -65,11 +61,6 @@ public final class TrialRuns {
     @FunctionalInterface
     public interface Reading {
         TrialSample ready(Cancel cancel) throws FileFault;
-    }
-
-    /** What a sheet of trials shows cannot be let go of while it is open. */
-    public StateCache.Hold hold(HoldsBuffers what) {
-        return memory.hold(what);
     }
 
     public Run run(Method method, Sample sample, int upTo, Cancel cancel) throws RunFault {

@@ -96,7 +96,7 @@ final class FieldSection implements PicturePanel.PanelSection {
                 button.setSelected(true);
                 model.field().hand().set(hand);
             });
-            model.field().hand().addListener((o, was, is) -> button.setSelected(is == hand));
+            Pieces.whileSeen(button, model.field().hand()).addListener((o, was, is) -> button.setSelected(is == hand));
             hands.getChildren().add(button);
         }
         return hands;

@@ -2,6 +2,9 @@ package keentally.desk.stage;
 
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
+import java.util.function.Function;
+import keentally.core.picture.HoldsBuffers;
+import keentally.core.run.StateCache;
 import keentally.core.view.Layers;
 import keentally.core.view.Look;
 import keentally.core.view.StageComposer;
@@ -16,17 +19,28 @@ final class Painter {
 
     private final Work work;
     private final BiConsumer<Viewport, int[]> done;
-    private final Pyramids pyramids = new Pyramids();
+    private final Pyramids pyramids;
     private final Thread thread;
     private Scene waiting;
     private boolean busy;
     private boolean closed;
 
-    /** @param done called on the painting thread with each picture */
-    Painter(Work work, BiConsumer<Viewport, int[]> done, Consumer<Throwable> onCrash) {
+    /**
+     * @param done called on the painting thread with each picture
+     * @param memory counts what is kept to be painted again
+     */
+    Painter(
+            Work work,
+            BiConsumer<Viewport, int[]> done,
+            Function<HoldsBuffers, StateCache.Hold> memory,
+            Consumer<Throwable> onCrash) {
         this.work = work;
+        this.pyramids = new Pyramids(memory);
         this.done = done;
-        this.thread = Thread.ofPlatform().daemon().name("painter").start(() -> loop(onCrash));
+        this.thread = Thread.ofPlatform().daemon().name("painter").start(() -> {
+            loop(onCrash);
+            pyramids.close();
+        });
     }
 
     synchronized void paint(Scene scene) {

@@ -1,14 +1,17 @@
 package keentally.desk.stage;
 
 import java.util.LinkedHashMap;
-import java.util.Map;
 import java.util.Optional;
+import java.util.SequencedMap;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import keentally.core.colour.ChannelPlane;
+import keentally.core.picture.HoldsBuffers;
 import keentally.core.picture.Mask;
 import keentally.core.picture.PhaseMap;
 import keentally.core.picture.Picture;
 import keentally.core.region.ObjectSet;
+import keentally.core.run.StateCache;
 import keentally.core.view.Layer;
 import keentally.core.view.ObjectColours;
 import keentally.core.view.PhasePaint;
@@ -19,20 +22,31 @@ import keentally.core.work.Work;
 final class Pyramids {
     private static final int KEPT = 4;
 
-    private final Map<Picture, Pyramid> known = new LinkedHashMap<>();
-    private final Map<ChannelKey, Pyramid> channels = new LinkedHashMap<>();
+    private final SequencedMap<Picture, Held> known = new LinkedHashMap<>();
+    private final SequencedMap<ChannelKey, Held> channels = new LinkedHashMap<>();
+    private final Function<HoldsBuffers, StateCache.Hold> memory;
+
+    /** @param memory counts what is kept here */
+    Pyramids(Function<HoldsBuffers, StateCache.Hold> memory) {
+        this.memory = memory;
+    }
+
+    private record Held(Pyramid pyramid, StateCache.Hold hold) {}
 
     private record ChannelKey(Picture original, String channel) {}
 
     /** One that somebody else has made already. */
     void know(Picture picture, Pyramid pyramid) {
-        known.putIfAbsent(picture, pyramid);
+        if (!known.containsKey(picture)) {
+            keep(known, picture, pyramid);
+        }
     }
 
     /** Of one channel of a sample; empty where it has none of that name. */
     Optional<Pyramid> of(String channel, Picture original, Work work) {
         ChannelKey key = new ChannelKey(original, channel);
         Optional<Pyramid> pyramid = Optional.ofNullable(channels.get(key))
+                .map(Held::pyramid)
                 .or(() -> ChannelPlane.of(original, channel, work).map(p -> Pyramid.of(p, original, work)));
         pyramid.ifPresent(p -> keep(channels, key, p));
         return pyramid;
@@ -40,7 +54,8 @@ final class Pyramids {
 
     /** @param original what {@code picture} was made from, or itself */
     Pyramid of(Picture picture, Picture original, Work work) {
-        Pyramid pyramid = known.get(picture);
+        Held held = known.get(picture);
+        Pyramid pyramid = held == null ? null : held.pyramid;
         if (pyramid == null) {
             pyramid = picture.equals(original)
                     ? Pyramid.of(picture, work)
@@ -103,11 +118,19 @@ final class Pyramids {
     }
 
     /** As the newest; the oldest goes where there are too many. */
-    private static <K> void keep(Map<K, Pyramid> pyramids, K key, Pyramid pyramid) {
-        pyramids.remove(key);
-        pyramids.put(key, pyramid);
+    private <K> void keep(SequencedMap<K, Held> pyramids, K key, Pyramid pyramid) {
+        Held before = pyramids.remove(key);
+        pyramids.put(key, before == null ? new Held(pyramid, memory.apply(pyramid)) : before);
         if (pyramids.size() > KEPT) {
-            pyramids.remove(pyramids.keySet().iterator().next());
+            pyramids.pollFirstEntry().getValue().hold.close();
         }
+    }
+
+    /** Lets go of everything. */
+    void close() {
+        known.values().forEach(h -> h.hold.close());
+        channels.values().forEach(h -> h.hold.close());
+        known.clear();
+        channels.clear();
     }
 }

@@ -65,7 +65,10 @@ public final class StageView extends Region {
         this.desk = desk;
         this.model = model;
         this.painter = new Painter(
-                desk.work(new Cancel()), (view, pixels) -> Platform.runLater(() -> show(view, pixels)), onCrash);
+                desk.work(new Cancel()),
+                (view, pixels) -> Platform.runLater(() -> show(view, pixels)),
+                desk::hold,
+                onCrash);
         getStyleClass().add("stage");
         setId("stage");
         shown.setManaged(false);
@@ -331,7 +334,7 @@ public final class StageView extends Region {
     /** What is on the stage just now, made into layers away from the interface thread; nothing without a picture. */
     public Optional<Function<Work, Layers>> layersShown() {
         return scene().map(s -> work -> {
-            Pyramids own = new Pyramids();
+            Pyramids own = new Pyramids(passing -> () -> {});
             s.open().ifPresent(o -> own.know(o.file().picture(), o.pyramid()));
             return s.layers(own, work);
         });

@@ -182,7 +182,7 @@ final class UnmixPanel extends VBox implements StationPanel.Body {
             stage.dye().set(dye);
             button.setSelected(true);
         });
-        stage.dye().addListener((o, was, is) -> button.setSelected(is.equals(dye)));
+        Pieces.whileSeen(button, stage.dye()).addListener((o, was, is) -> button.setSelected(is.equals(dye)));
         seen.getChildren().add(button);
     }
 }

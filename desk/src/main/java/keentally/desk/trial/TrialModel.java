@@ -321,7 +321,7 @@ public final class TrialModel {
             return;
         }
         waiting--;
-        is.outcome().ifPresent(o -> holds.add(desk.trials().hold(o.state())));
+        is.outcome().ifPresent(o -> holds.add(desk.hold(o.state())));
         Optional<Tile> keep = chosen.get().map(i -> tiles.get().get(i));
         List<Tile> now = new ArrayList<>(tiles.get());
         now.replaceAll(t -> t == was ? is : t);
