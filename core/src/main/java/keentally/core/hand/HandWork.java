@@ -2,8 +2,8 @@ package keentally.core.hand;
 
 import java.util.List;
 
-/** One step's hand work on one sample: what was done, in its order. Positions are in pixels of the picture. */
-public sealed interface HandWork permits Corrections, Painting, Seeds, Strokes {
+/** Hand work on one sample, one step's or one counter's: what was done, in its order. Positions are in pixels of the picture. */
+public sealed interface HandWork permits Corrections, Marks, Painting, Seeds, Strokes {
     /** Each thing that was done, in its order. */
     List<?> parts();
 }

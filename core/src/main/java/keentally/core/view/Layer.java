@@ -1,6 +1,10 @@
 package keentally.core.view;
 
+import java.util.List;
 import java.util.Set;
+import keentally.core.geometry.Point;
+import keentally.core.hand.Marks;
+import keentally.core.hand.TallyClass;
 import keentally.core.picture.Mask;
 import keentally.core.region.ObjectSet;
 
@@ -9,7 +13,7 @@ import keentally.core.region.ObjectSet;
  * {@link StageComposer} how it looks.
  */
 public sealed interface Layer
-        permits Layer.ChosenMask, Layer.ColouredObjects, Layer.Change, Layer.SelectedObjects, PhasePaint {
+        permits Layer.ChosenMask, Layer.ColouredObjects, Layer.Change, Layer.SelectedObjects, Layer.Tally, PhasePaint {
 
     /** A mask: tinted, in white on black, or outlined where no objects are. */
     record ChosenMask(Mask mask) implements Layer {}
@@ -29,6 +33,21 @@ public sealed interface Layer
     record SelectedObjects(ObjectSet of, Set<Integer> regions) implements Layer {
         public SelectedObjects {
             regions = Set.copyOf(regions);
+        }
+    }
+
+    /**
+     * What was counted by hand, shown however the rest is shown.
+     *
+     * @param radius of a mark, in pixels of the window
+     * @param strength 0 for not to be seen, 1 for hiding what is below
+     * @param called places that are called out, in pixels of the picture
+     */
+    record Tally(Marks marks, List<TallyClass> classes, int radius, double strength, List<Point> called)
+            implements Layer {
+        public Tally {
+            classes = List.copyOf(classes);
+            called = List.copyOf(called);
         }
     }
 }

@@ -88,6 +88,7 @@ public final class StageComposer {
             case Layer.Change c -> {}
             case Layer.ColouredObjects c -> {}
             case Layer.SelectedObjects s -> {}
+            case Layer.Tally t -> {}
         }
     }
 
@@ -99,6 +100,7 @@ public final class StageComposer {
             case Layer.ColouredObjects coloured when outlined -> outlines(coloured, work);
             case PhasePaint paint when paint.outlines() && look.overlay() != Look.Overlay.BARE -> borders(paint, work);
             case Layer.SelectedObjects selected -> select(selected, work);
+            case Layer.Tally tally -> TallyPainter.paint(buffer, view, tally);
             case Layer.ChosenMask c -> {}
             case Layer.ColouredObjects c -> {}
             case PhasePaint p -> {}

@@ -13,8 +13,12 @@ import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import keentally.core.hand.HandWork;
+import keentally.core.hand.Mark;
+import keentally.core.hand.Marks;
+import keentally.core.hand.TallyClass;
 import keentally.core.method.Method;
 import keentally.core.quantity.LengthUnit;
+import keentally.study.document.Thing.ClassesThing;
 import keentally.study.document.Thing.HandThing;
 import keentally.study.document.Thing.MethodThing;
 import keentally.study.document.Thing.OrderThing;
@@ -28,6 +32,11 @@ import org.pcollections.TreePMap;
 public final class Study {
     /** The id of the method that every study starts with. */
     public static final String FIRST_METHOD = "m1";
+
+    private static final String CLASSES = "classes";
+
+    /** In the place of a method's id: counted by hand, whatever the method. */
+    private static final String COUNTED = "";
 
     private static final String HAND = "hand/";
     private static final String METHOD = "method/";
@@ -145,6 +154,46 @@ public final class Study {
         return without(e -> e.getValue() instanceof HandThing && gone.test(HandPlace.of(e.getKey())));
     }
 
+    /** What is counted by hand, in the order of the number keys. */
+    public List<TallyClass> classes() {
+        return things.get(CLASSES) instanceof ClassesThing all ? all.classes() : List.of();
+    }
+
+    /** With other classes; marks of those that are gone go with them. */
+    public Study withClasses(List<TallyClass> classes) {
+        Set<String> ids = classes.stream().map(TallyClass::id).collect(Collectors.toSet());
+        Study study = with(CLASSES, classes.isEmpty() ? Optional.empty() : Optional.of(new ClassesThing(classes)));
+        for (Map.Entry<String, Thing> entry : things.entrySet()) {
+            if (entry.getValue() instanceof HandThing(Marks marks)) {
+                List<Mark> left = marks.list().stream()
+                        .filter(m -> ids.contains(m.kind()))
+                        .toList();
+                if (left.size() < marks.list().size()) {
+                    study = study.with(
+                            entry.getKey(),
+                            left.isEmpty() ? Optional.empty() : Optional.of(new HandThing(new Marks(left))));
+                }
+            }
+        }
+        return study;
+    }
+
+    /** What was counted by hand on a sample, by the names of the counters. */
+    public Map<String, Marks> tallies(String sampleId) {
+        Map<String, Marks> tallies = new TreeMap<>();
+        hand(sampleId, COUNTED).forEach((counter, work) -> {
+            if (work instanceof Marks marks) {
+                tallies.put(counter, marks);
+            }
+        });
+        return tallies;
+    }
+
+    /** With what a counter counted on a sample; nothing takes it away. */
+    public Study withTally(String sampleId, String counter, Marks marks) {
+        return withHand(sampleId, COUNTED, counter, marks.list().isEmpty() ? Optional.empty() : Optional.of(marks));
+    }
+
     /** Where hand work belongs; ids of steps, which are a file's, may hold any letter, so they stand last. */
     private record HandPlace(String sample, String method, String step) {
         /** @throws IllegalArgumentException where a file holds something else under that id */
@@ -208,6 +257,7 @@ public final class Study {
             case MethodThing m -> id.startsWith(METHOD);
             case HandThing h -> HandPlace.isOne(id);
             case PhasesThing p -> id.startsWith(PHASES);
+            case ClassesThing c -> id.equals(CLASSES);
             case SheetThing s -> id.matches(SHEET + "[0-9]{1,9}");
             case OrderThing o -> id.equals(ORDER);
         };

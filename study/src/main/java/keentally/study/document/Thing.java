@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import keentally.core.hand.HandWork;
+import keentally.core.hand.TallyClass;
 import keentally.core.method.Method;
 import keentally.core.picture.Field;
 import keentally.core.quantity.Mass;
@@ -78,7 +79,17 @@ public sealed interface Thing {
     /** A method. */
     record MethodThing(Method method) implements Thing {}
 
-    /** What was done by hand on one sample, for one step of one method. */
+    /** What is counted by hand in this study, in the order of the number keys. */
+    record ClassesThing(List<TallyClass> classes) implements Thing {
+        public ClassesThing {
+            classes = List.copyOf(classes);
+            if (classes.stream().map(TallyClass::id).distinct().count() < classes.size()) {
+                throw new IllegalArgumentException("two classes of one id");
+            }
+        }
+    }
+
+    /** What was done by hand on one sample: for one step of one method, or by one counter. */
     record HandThing(HandWork work) implements Thing {
         /** By its last part alone: thousands of things done by hand would be gone through with every one that is added. */
         @Override

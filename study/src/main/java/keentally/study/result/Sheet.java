@@ -39,6 +39,13 @@ final class Sheet {
         return !text.isEmpty() && FORMULA_STARTS.indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
     }
 
+    /** As {@link #text} was before it was made harmless. */
+    static String plain(String text) {
+        return text.length() > 1 && text.charAt(0) == '\'' && FORMULA_STARTS.indexOf(text.charAt(1)) >= 0
+                ? text.substring(1)
+                : text;
+    }
+
     /** A number at full precision; what is no finite number is an empty cell. */
     static String number(double value) {
         return Double.isFinite(value) ? Amounts.text(value) : "";

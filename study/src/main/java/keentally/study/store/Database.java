@@ -31,8 +31,11 @@ final class Database implements AutoCloseable {
     /** "KTAL". */
     static final int APPLICATION = 0x4B54414C;
 
-    /** 2 since versions and rows have sums, and hand work is written as what was added. */
-    static final int LAYOUT = 2;
+    /**
+     * 2 since versions and rows have sums, and hand work is written as what was added; 3 since things are counted by hand, in classes,
+     * which a program that knows of neither would take for damage.
+     */
+    static final int LAYOUT = 3;
 
     private static final Set<String> SHARES =
             Set.of("nfs", "nfs4", "cifs", "smb", "smb2", "smb3", "smbfs", "9p", "afs");
@@ -223,9 +226,16 @@ final class Database implements AutoCloseable {
 
     /** Turns a study of an older layout into one of this. */
     void upgrade() {
-        if (layout() >= LAYOUT) {
-            return;
+        if (layout() < 2) {
+            sum();
         }
+        if (layout() < LAYOUT) {
+            handle.execute("PRAGMA user_version = " + LAYOUT);
+        }
+    }
+
+    /** Layout 1 has no sums, and no versions that add to others. */
+    private void sum() {
         handle.useTransaction(h -> {
             h.execute("ALTER TABLE version ADD COLUMN base INTEGER");
             h.execute("ALTER TABLE version ADD COLUMN sum INTEGER NOT NULL DEFAULT 0");
@@ -245,7 +255,7 @@ final class Database implements AutoCloseable {
                         places.get(i));
             }
             seal(h);
-            h.execute("PRAGMA user_version = " + LAYOUT);
+            h.execute("PRAGMA user_version = 2");
         });
     }
 

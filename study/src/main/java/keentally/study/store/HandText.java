@@ -10,6 +10,8 @@ import keentally.core.hand.Correction;
 import keentally.core.hand.Corrections;
 import keentally.core.hand.Dab;
 import keentally.core.hand.HandWork;
+import keentally.core.hand.Mark;
+import keentally.core.hand.Marks;
 import keentally.core.hand.Painting;
 import keentally.core.hand.Seeds;
 import keentally.core.hand.Stroke;
@@ -26,6 +28,11 @@ public final class HandText {
                 tree.put(
                         "corrections",
                         corrections.list().stream().map(CorrectionText::write).toList());
+            case Marks marks -> {
+                tree.put("marks", points(marks.places()));
+                tree.put("kinds", marks.list().stream().map(Mark::kind).toList());
+                tree.put("seconds", marks.list().stream().map(Mark::second).toList());
+            }
             case Painting painting ->
                 tree.put("painting", painting.dabs().stream().map(HandText::dab).toList());
             case Seeds seeds -> tree.put("seeds", points(seeds.places()));
@@ -49,6 +56,9 @@ public final class HandText {
         if (tree.containsKey("corrections")) {
             return new Corrections(((List<?>) tree.get("corrections"))
                     .stream().map(c -> CorrectionText.read((Map<?, ?>) c)).toList());
+        }
+        if (tree.containsKey("marks")) {
+            return marks(tree);
         }
         if (tree.containsKey("painting")) {
             return new Painting(((List<?>) tree.get("painting"))
@@ -100,10 +110,25 @@ public final class HandText {
     private static HandWork of(HandWork like, List<?> parts) {
         return switch (like) {
             case Corrections c -> new Corrections((List<Correction>) parts);
+            case Marks m -> new Marks((List<Mark>) parts);
             case Painting p -> new Painting((List<Dab>) parts);
             case Seeds s -> new Seeds((List<Point>) parts);
             case Strokes s -> new Strokes((List<Strokes.StrokeSample>) parts);
         };
+    }
+
+    private static Marks marks(Map<?, ?> tree) {
+        List<Point> places = points(tree.get("marks"));
+        List<?> kinds = (List<?>) tree.get("kinds");
+        List<?> seconds = (List<?>) tree.get("seconds");
+        if (kinds.size() != places.size() || seconds.size() != places.size()) {
+            throw new IllegalArgumentException("marks without a class or a time");
+        }
+        List<Mark> marks = new ArrayList<>();
+        for (int i = 0; i < places.size(); i++) {
+            marks.add(new Mark(places.get(i), (String) kinds.get(i), ((Number) seconds.get(i)).longValue()));
+        }
+        return new Marks(marks);
     }
 
     private static Map<String, Object> stroke(Strokes.StrokeSample taken) {

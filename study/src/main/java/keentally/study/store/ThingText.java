@@ -9,6 +9,8 @@ import java.util.NoSuchElementException;
 import java.util.Optional;
 import java.util.TreeMap;
 import keentally.core.colour.Rgb;
+import keentally.core.hand.Glyph;
+import keentally.core.hand.TallyClass;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
 import keentally.core.method.MethodStep;
@@ -24,6 +26,7 @@ import keentally.study.document.PictureRef.FileStamp;
 import keentally.study.document.PictureRef.Source;
 import keentally.study.document.SlideLabel;
 import keentally.study.document.Thing;
+import keentally.study.document.Thing.ClassesThing;
 import keentally.study.document.Thing.HandThing;
 import keentally.study.document.Thing.MethodThing;
 import keentally.study.document.Thing.OrderThing;
@@ -48,6 +51,12 @@ final class ThingText {
                     case SampleThing sample -> sample(sample);
                     case MethodThing method -> method(ReferencePaths.relative(method.method(), folder));
                     case HandThing hand -> HandText.write(hand.work());
+                    case ClassesThing all ->
+                        Map.of(
+                                "classes",
+                                all.classes().stream()
+                                        .map(ThingText::tallyClass)
+                                        .toList());
                     case PhasesThing phases -> Map.of("notes", notes(phases.notes()));
                     case SheetThing sheet -> Map.of("title", sheet.title(), "table", sheet.table(), "png", sheet.png());
                     case OrderThing order -> Map.of("samples", order.samples());
@@ -84,6 +93,7 @@ final class ThingText {
             case SampleThing s -> "sample";
             case MethodThing m -> "method";
             case HandThing h -> "hand";
+            case ClassesThing c -> "classes";
             case PhasesThing p -> "phases";
             case SheetThing s -> "sheet";
             case OrderThing o -> "order";
@@ -98,6 +108,9 @@ final class ThingText {
                 case "sample" -> sample(map(tree));
                 case "method" -> new MethodThing(ReferencePaths.whole(method(map(tree)), folder));
                 case "hand" -> new HandThing(HandText.read(map(tree)));
+                case "classes" ->
+                    new ClassesThing(((List<?>) map(tree).get("classes"))
+                            .stream().map(c -> tallyClass(map(c))).toList());
                 case "phases" -> new PhasesThing(readNotes(map(map(tree).get("notes"))));
                 case "sheet" -> sheet(map(tree));
                 case "order" -> new OrderThing(texts(map(tree).get("samples")));
@@ -110,6 +123,23 @@ final class ThingText {
                 | IndexOutOfBoundsException e) {
             throw new IllegalArgumentException("a " + kind + " in the study cannot be read", e);
         }
+    }
+
+    private static Map<String, Object> tallyClass(TallyClass of) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        tree.put("id", of.id());
+        tree.put("name", of.name());
+        tree.put("glyph", of.glyph().name());
+        tree.put("colour", of.colour().toString());
+        return tree;
+    }
+
+    private static TallyClass tallyClass(Map<String, Object> tree) {
+        return new TallyClass(
+                (String) tree.get("id"),
+                (String) tree.get("name"),
+                Glyph.valueOf((String) tree.get("glyph")),
+                Rgb.of((String) tree.get("colour")));
     }
 
     private static SheetThing sheet(Map<String, Object> tree) {

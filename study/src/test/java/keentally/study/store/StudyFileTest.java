@@ -30,10 +30,14 @@ import keentally.core.geometry.Rectangle;
 import keentally.core.hand.Correction;
 import keentally.core.hand.Corrections;
 import keentally.core.hand.Dab;
+import keentally.core.hand.Glyph;
+import keentally.core.hand.Mark;
+import keentally.core.hand.Marks;
 import keentally.core.hand.Painting;
 import keentally.core.hand.Seeds;
 import keentally.core.hand.Stroke;
 import keentally.core.hand.Strokes;
+import keentally.core.hand.TallyClass;
 import keentally.core.method.Method;
 import keentally.core.picture.Field;
 import keentally.core.quantity.LengthUnit;
@@ -441,10 +445,11 @@ class StudyFileTest {
     }
 
     /** One study of each layout that there ever was. */
-    @Test
-    void studiesOfEarlierLayoutsAreOpenedAndGoOn() throws Exception {
+    @ParameterizedTest
+    @ValueSource(ints = {1, 2})
+    void studiesOfEarlierLayoutsAreOpenedAndGoOn(int layout) throws Exception {
         Path file = folder.resolve("old.tally");
-        try (var in = StudyFileTest.class.getResourceAsStream("/studies/layout-1.tally")) {
+        try (var in = StudyFileTest.class.getResourceAsStream("/studies/layout-" + layout + ".tally")) {
             Files.copy(in, file);
         }
         for (int round = 0; round < 2; round++) {
@@ -459,6 +464,44 @@ class StudyFileTest {
                 assertThat(journal.redoable()).contains("Paint");
                 journal.redo();
             }
+        }
+    }
+
+    /** What was counted by hand, by two counters, in classes that are renamed and taken out. */
+    @Test
+    void talliesAndTheirClassesAreThereAgain() throws Exception {
+        Path file = folder.resolve("tally.tally");
+        TallyClass rye = new TallyClass("c1", "rye", Glyph.RING, Rgb.of("#102030"));
+        TallyClass oats = new TallyClass("c2", "oats [wild]", Glyph.BAR, Rgb.of("#f0e0d0"));
+        Marks marks = new Marks(List.of(
+                new Mark(new Point(1.5, 2.25), "c1", 1_790_000_000L),
+                new Mark(new Point(3, 4), "c2", 0),
+                new Mark(new Point(5, 6), "c1", 7)));
+        Study last;
+        try (StudyFile study = StudyFile.create(file, Study.empty(), StudyFile.Watch.SILENT)) {
+            Journal journal = journal(study);
+            journal.act("add", s -> s.with("s1", rich("one")));
+            journal.act("classes", s -> s.withClasses(List.of(rye, oats)));
+            journal.act("count", s -> s.withTally("s1", "A/B", marks));
+            journal.act("count", s -> s.withTally("s1", "C", marks.and(new Mark(new Point(9, 9), "c2", 8))));
+            journal.act("rename", s -> s.withClasses(List.of(rye.named("winter rye"), oats)));
+            last = journal.study();
+        }
+        try (StudyFile study = StudyFile.open(file, StudyFile.Watch.SILENT)) {
+            Journal journal = journal(study);
+            assertThat(journal.study()).isEqualTo(last);
+            assertThat(journal.study().classes())
+                    .extracting(TallyClass::name)
+                    .containsExactly("winter rye", "oats [wild]");
+            assertThat(journal.study().tallies("s1"))
+                    .containsOnlyKeys("A/B", "C")
+                    .containsEntry("A/B", marks);
+            journal.act("take out", s -> s.withClasses(List.of(oats)));
+            assertThat(journal.study().tallies("s1").get("A/B").counts()).containsOnlyKeys("c2");
+            journal.undo();
+            assertThat(journal.study()).isEqualTo(last);
+            journal.act("remove", s -> s.without("s1"));
+            assertThat(journal.study().tallies("s1")).isEmpty();
         }
     }
 
