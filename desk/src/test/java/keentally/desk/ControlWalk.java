@@ -40,6 +40,7 @@ final class ControlWalk implements AutoCloseable {
             "trial-close",
             "trial-take",
             "take-cut-outs",
+            "tally-import",
             "menu-take-cut-outs",
             "menu-study-new",
             "menu-study-open",

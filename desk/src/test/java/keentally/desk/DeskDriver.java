@@ -138,25 +138,42 @@ public final class DeskDriver implements AutoCloseable {
 
     /** A desk with the middle of the picture of one demo sample, the picture itself selected: less of it is quicker. */
     public static DeskDriver smallDemo(Path home, String sample) throws Exception {
-        Study study =
-                Desk.demo(drawn().stream().filter(d -> d.title().equals(sample)).toList());
-        SampleThing thing = study.sample("s1").orElseThrow();
-        BufferedImage whole = ImageIO.read(thing.file().toFile());
-        int width = Math.min(SMALL, whole.getWidth());
-        int height = Math.min(SMALL, whole.getHeight());
-        Path file = Files.createDirectories(home).resolve("small.png");
-        ImageIO.write(
-                whole.getSubimage((whole.getWidth() - width) / 2, (whole.getHeight() - height) / 2, width, height),
-                "png",
-                file.toFile());
-        DeskDriver driver =
-                demo(home, study.with("s1", thing.with(PictureRef.of(file, 1)).with(List.of())));
+        return smallDemo(
+                home, drawn().stream().filter(d -> d.title().equals(sample)).toList());
+    }
+
+    /** As {@link #smallDemo(Path, String)}, with all demo samples; those of several files are whole. */
+    public static DeskDriver smallDemo(Path home) throws Exception {
+        return smallDemo(home, drawn());
+    }
+
+    private static DeskDriver smallDemo(Path home, List<DemoFiles.Entry> samples) throws Exception {
+        Study study = Desk.demo(samples);
+        Files.createDirectories(home);
+        for (String id : study.samples()) {
+            SampleThing thing = study.sample(id).orElseThrow();
+            if (!thing.picture().isComposed()) {
+                Path part = middle(thing.file(), home.resolve(id + ".png"));
+                study = study.with(id, thing.with(PictureRef.of(part, 1)).with(List.of()));
+            }
+        }
+        DeskDriver driver = demo(home, study);
         driver.onFx(() -> {
             driver.model.station().set(DeskModel.PICTURE);
             return null;
         });
         driver.quiet();
         return driver;
+    }
+
+    private static Path middle(Path picture, Path part) throws IOException {
+        BufferedImage whole = ImageIO.read(picture.toFile());
+        int width = Math.min(SMALL, whole.getWidth());
+        int height = Math.min(SMALL, whole.getHeight());
+        int left = (whole.getWidth() - width) / 2;
+        int top = (whole.getHeight() - height) / 2;
+        ImageIO.write(whole.getSubimage(left, top, width, height), "png", part.toFile());
+        return part;
     }
 
     /** As {@link #demo(Path)}, with all of the demo study. */
@@ -526,6 +543,15 @@ public final class DeskDriver implements AutoCloseable {
 
     public void pointAt(double x, double y) {
         moveTo(onStage(x, y));
+        quiet();
+    }
+
+    /** As if a file of marks had been chosen to be taken in. */
+    public void marks(Path file) {
+        onFx(() -> {
+            window.tally().read(file);
+            return null;
+        });
         quiet();
     }
 

@@ -28,7 +28,7 @@ class EveryControlTest {
 
     @Test
     void everyControlOfTheDemoMethods() throws Exception {
-        desk = DeskDriver.wholeDemo(folder);
+        desk = DeskDriver.smallDemo(folder);
         try (ControlWalk walk = new ControlWalk(desk)) {
             List<String> samples = desk.onFx(() -> desk.model().study().get().samples());
             for (String sample : samples) {

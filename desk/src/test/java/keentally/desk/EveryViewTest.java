@@ -104,6 +104,21 @@ class EveryViewTest {
     }
 
     @Test
+    void everyControlOfTheTally() throws Exception {
+        desk = DeskDriver.smallDemo(folder, "Grain tray");
+        desk.click("view-tally");
+        desk.type("tally-new-class", "rye");
+        desk.type("tally-new-class", "wheat");
+        desk.focusStage();
+        desk.clickPicture(100, 100);
+        desk.clickPicture(200, 150);
+        walk = new ControlWalk(desk);
+        desk.saveTo(folder.resolve("out.csv"));
+        walk.overOneByOne("the tally", "tally-pane", EveryViewTest::nothing);
+        walked(25);
+    }
+
+    @Test
     void everyControlOfTheTrialSheet() throws Exception {
         desk = DeskDriver.demo(folder, "Crumb section", "");
         walk = new ControlWalk(desk);

@@ -4,8 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import javafx.scene.input.KeyCode;
+import keentally.core.geometry.Point;
+import keentally.core.hand.TallyClass;
+import keentally.core.measure.ObjectTable;
+import keentally.core.region.ObjectSet;
 import keentally.core.step.Steps;
+import keentally.desk.model.TallyActions;
 import keentally.desk.station.StationActions;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -64,6 +70,7 @@ class ScreenshotTour {
             desk.keys(KeyCode.T);
             desk.shoot(SHOTS.resolve("trial.png"));
             desk.keys(KeyCode.ESCAPE);
+            tally(desk);
             desk.show("s10", "cluster-1");
             desk.shoot(SHOTS.resolve("clusters.png"));
         }
@@ -103,6 +110,33 @@ class ScreenshotTour {
             desk.shoot(SHOTS.resolve("starters-dark.png"));
         }
         assertThat(SHOTS.resolve("bench.png")).exists();
+    }
+
+    /** Some rye is counted by eye, and one that is none. */
+    private static void tally(DeskDriver desk) {
+        desk.click("view-tally");
+        desk.type("tally-new-class", "rye");
+        desk.type("tally-new-class", "wheat");
+        ObjectTable objects = desk.table();
+        desk.onFx(() -> {
+            ObjectSet found = desk.model().shown().get().orElseThrow().objects().orElseThrow();
+            TallyActions actions = new TallyActions(desk.model());
+            List<TallyClass> classes = desk.model().study().get().classes();
+            for (int i = 0; i < objects.rows(); i += i % 5 == 0 ? 2 : 1) {
+                actions.place("Counter 1", classes.getFirst(), found.regions().centroid(found.region(i)));
+            }
+            for (int i = 0; i < 5; i++) {
+                actions.place("Counter 1", classes.getLast(), new Point(360 + 110 * i, 470 + 37 * (i % 3)));
+            }
+            return null;
+        });
+        desk.quiet();
+        desk.choose("agreement-of", "rye");
+        desk.fire("agreement-extra");
+        desk.fire("agreement-next");
+        desk.quiet();
+        desk.shoot(SHOTS.resolve("tally.png"));
+        desk.click("view-bench");
     }
 
     private static void byHand(DeskDriver desk) {

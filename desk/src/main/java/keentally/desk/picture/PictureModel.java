@@ -65,6 +65,7 @@ public final class PictureModel {
         ruling.addListener(o -> takeTool());
         patching.addListener(o -> takeTool());
         stationTool.addListener(o -> takeTool());
+        viewTool.addListener(o -> takeTool());
         desk.station().addListener(o -> takeTool());
         stage.atEnd().addListener(o -> takeTool());
         desk.open().addListener(o -> opened());
@@ -73,6 +74,13 @@ public final class PictureModel {
     }
 
     private final ObjectProperty<Optional<StageTool>> stationTool = new SimpleObjectProperty<>(Optional.empty());
+
+    private final ObjectProperty<Optional<StageTool>> viewTool = new SimpleObjectProperty<>(Optional.empty());
+
+    /** What the view draws with on the stage, whatever station is selected; empty where that is left to the stations. */
+    public ObjectProperty<Optional<StageTool>> viewTool() {
+        return viewTool;
+    }
 
     public ObjectProperty<Section> section() {
         return section;
@@ -166,7 +174,9 @@ public final class PictureModel {
                 && !stage.atEnd().get()
                 && desk.open().get().isPresent();
         Optional<StageTool> tool = Optional.empty();
-        if (ruling.get() && desk.open().get().isPresent()) {
+        if (viewTool.get().isPresent() && !ruling.get()) {
+            tool = desk.open().get().isPresent() ? viewTool.get() : Optional.empty();
+        } else if (ruling.get() && desk.open().get().isPresent()) {
             tool = Optional.of(ruler);
         } else if (!stage.atEnd().get() && !desk.station().get().equals(DeskModel.PICTURE)) {
             tool = stationTool.get();

@@ -50,7 +50,7 @@ public final class EditTool implements StageTool {
 
     @Override
     public void place(Viewport view, Pane over) {
-        Marks marks = new Marks(over, view);
+        MarkNodes marks = new MarkNodes(over, view);
         switch (mode.get()) {
             case PICK -> {}
             case CUT -> {

@@ -40,7 +40,7 @@ public final class LineTool implements StageTool {
 
     @Override
     public void place(Viewport view, Pane over) {
-        Marks marks = new Marks(over, view);
+        MarkNodes marks = new MarkNodes(over, view);
         line.get().ifPresent(l -> {
             marks.line(List.of(l.from(), l.to()), "mark-line");
             tick(marks, view, l, l.from());
@@ -51,7 +51,7 @@ public final class LineTool implements StageTool {
     }
 
     /** A short stroke across the end, so that its place can be judged against the bar's. */
-    private static void tick(Marks marks, Viewport view, Segment l, Point at) {
+    private static void tick(MarkNodes marks, Viewport view, Segment l, Point at) {
         double length = l.length();
         if (length > 0) {
             double half = 11 / view.zoom() / length;

@@ -13,13 +13,14 @@ import keentally.core.geometry.Point;
 import keentally.core.view.Viewport;
 
 /** Lines and handles over the picture: dark below and light above, to be seen on any ground. */
-final class Marks {
+public final class MarkNodes {
     private static final double HANDLE = 9;
 
     private final Pane over;
     private final Viewport view;
 
-    Marks(Pane over, Viewport view) {
+    /** Takes the place of what was marked before. @param over where the nodes lie */
+    public MarkNodes(Pane over, Viewport view) {
         this.over = over;
         this.view = view;
         over.getChildren().clear();
@@ -31,7 +32,8 @@ final class Marks {
         add(new Polyline(flat(points)), "mark-over", style);
     }
 
-    void outline(List<Point> corners, String style) {
+    /** A closed line. @param style a class of the style sheet beside the usual ones */
+    public void outline(List<Point> corners, String style) {
         add(new Polygon(flat(corners)), "mark-under", style);
         add(new Polygon(flat(corners)), "mark-over", style);
     }
@@ -62,7 +64,8 @@ final class Marks {
         over.getChildren().add(node);
     }
 
-    void handle(Point at, String style) {
+    /** A point to be taken hold of. */
+    public void handle(Point at, String style) {
         Region handle = new Region();
         handle.getStyleClass().setAll("handle", style);
         handle.resizeRelocate(view.windowX(at.x()) - HANDLE / 2, view.windowY(at.y()) - HANDLE / 2, HANDLE, HANDLE);

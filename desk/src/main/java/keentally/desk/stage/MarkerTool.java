@@ -31,7 +31,7 @@ public final class MarkerTool implements StageTool {
 
     @Override
     public void place(Viewport view, Pane over) {
-        Marks marks = new Marks(over, view);
+        MarkNodes marks = new MarkNodes(over, view);
         for (Point p : kept.get()) {
             if (!p.equals(from)) {
                 marks.handle(p, "handle-marker");

@@ -46,7 +46,7 @@ public final class PaintTool implements StageTool {
 
     @Override
     public void place(Viewport view, Pane over) {
-        Marks marks = new Marks(over, view);
+        MarkNodes marks = new MarkNodes(over, view);
         boolean brushes = mode.get() == Mode.BRUSH || mode.get() == Mode.LINE;
         if (!path.isEmpty() && mode.get() == Mode.OUTLINE) {
             marks.outline(path.points(), "mark-stroke");

@@ -26,6 +26,7 @@ import keentally.desk.model.OpenSample;
  *
  * @param before the mask that the station of the state began with, where it turns a mask into another
  * @param look how mask and objects are shown
+ * @param tally what was counted by hand, where that is looked at
  * @param lens another state in a round hole, where one is held over the picture
  * @param open the sample's own picture, whose pyramid is made already
  */
@@ -34,6 +35,7 @@ record Scene(
         Optional<Mask> before,
         Look look,
         Optional<Layer.SelectedObjects> selected,
+        Optional<Layer.Tally> tally,
         Viewport view,
         Optional<Lens> lens,
         SceneLook seen,
@@ -102,6 +104,7 @@ record Scene(
         Layers changed = before.isPresent() && after.isPresent()
                 ? layers.with(pyramids.change(before.get(), after.get()))
                 : layers;
-        return selected.map(changed::with).orElse(changed);
+        Layers chosen = selected.map(changed::with).orElse(changed);
+        return tally.map(chosen::with).orElse(chosen);
     }
 }

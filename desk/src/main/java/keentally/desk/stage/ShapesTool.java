@@ -81,7 +81,7 @@ public final class ShapesTool implements StageTool {
     @Override
     public void place(Viewport view, Pane over) {
         zoom = view.zoom();
-        Marks marks = new Marks(over, view);
+        MarkNodes marks = new MarkNodes(over, view);
         for (int i = 0; i < parts.get().size(); i++) {
             Field.Part part = parts.get().get(i);
             marks.outline(ShapeHandles.outline(part.shape()), part.takenAway() ? "mark-away" : "mark-line");

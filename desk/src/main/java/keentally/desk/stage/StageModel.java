@@ -15,6 +15,7 @@ import javafx.collections.ObservableSet;
 import keentally.core.geometry.Point;
 import keentally.core.step.Flow;
 import keentally.core.view.Contrast;
+import keentally.core.view.Layer;
 import keentally.core.view.Look;
 import keentally.core.view.Viewport;
 
@@ -138,6 +139,19 @@ public final class StageModel {
     /** While true the end of the method is shown, whichever station is selected. */
     public BooleanProperty atEnd() {
         return atEnd;
+    }
+
+    private final BooleanProperty plain = new SimpleBooleanProperty();
+    private final ObjectProperty<Optional<Layer.Tally>> tally = new SimpleObjectProperty<>(Optional.empty());
+
+    /** While true the picture is shown as it came, whatever station is selected. */
+    public BooleanProperty plain() {
+        return plain;
+    }
+
+    /** What was counted by hand, while that is looked at. */
+    public ObjectProperty<Optional<Layer.Tally>> tally() {
+        return tally;
     }
 
     /** Where the pointer is, in window pixels; empty outside the stage. */

@@ -104,6 +104,11 @@ public final class StageView extends Region {
         model.phaseLook().addListener(o -> repaint());
         model.hiddenPhases().addListener(o -> repaint());
         model.dye().addListener(o -> repaint());
+        model.plain().addListener(o -> repaint());
+        model.tally().addListener(o -> {
+            repaint();
+            placeMarks();
+        });
         model.view().addListener(o -> placeMarks());
         model.tool().addListener(o -> placeMarks());
         widthProperty().addListener(o -> resized());
@@ -302,6 +307,9 @@ public final class StageView extends Region {
 
     /** The state on the stage: that of the selected station, or the sample as it came. */
     private Optional<State> stateShown() {
+        if (model.plain().get()) {
+            return start();
+        }
         if (model.atEnd().get() && finalState().isPresent()) {
             return finalState();
         }
@@ -359,6 +367,7 @@ public final class StageView extends Region {
                 before(),
                 model.look(),
                 selected(),
+                model.bare().get() ? Optional.empty() : model.tally().get(),
                 view,
                 lens,
                 new Scene.SceneLook(

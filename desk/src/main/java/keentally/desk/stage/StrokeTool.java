@@ -51,7 +51,7 @@ public final class StrokeTool implements StageTool {
 
     @Override
     public void place(Viewport view, Pane over) {
-        Marks marks = new Marks(over, view);
+        MarkNodes marks = new MarkNodes(over, view);
         for (Stroke stroke : kept.get()) {
             mark(marks, stroke);
         }
@@ -60,7 +60,7 @@ public final class StrokeTool implements StageTool {
         }
     }
 
-    private static void mark(Marks marks, Stroke stroke) {
+    private static void mark(MarkNodes marks, Stroke stroke) {
         String style = stroke.unwanted() ? "mark-away" : "mark-stroke";
         if (stroke.path().size() == 1) {
             marks.handle(stroke.path().getFirst(), stroke.unwanted() ? "handle-away" : "handle-plain");

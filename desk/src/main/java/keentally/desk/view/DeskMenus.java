@@ -205,7 +205,10 @@ final class DeskMenus {
     private Menu look() {
         ToggleGroup overlays = new ToggleGroup();
         Menu menu = menu(
-                "look", item("bench", "", () -> window.showBench()), item("objects", "", () -> window.showObjects()));
+                "look",
+                item("bench", "", () -> window.showBench()),
+                item("objects", "", () -> window.showObjects()),
+                item("tally", "", () -> window.showTally()));
         for (ObjectsPane.Together how : ObjectsPane.Together.values()) {
             String word = ChoiceSetting.word(how);
             menu.getItems()

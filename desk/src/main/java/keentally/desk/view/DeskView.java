@@ -1,7 +1,9 @@
 package keentally.desk.view;
 
+import java.util.Optional;
 import java.util.function.Supplier;
 import javafx.scene.layout.Region;
+import keentally.desk.stage.StageTool;
 
 /**
  * A way to stand before the picture: a word on the rail, and what is at the right of the stage while it is chosen.
@@ -10,6 +12,8 @@ import javafx.scene.layout.Region;
  * @param width how wide the side is, in pixels of the screen
  * @param atEnd whether the stage shows the end of the method, whatever station is chosen
  * @param entering what has to be put away before the view is seen
+ * @param tool what the mouse draws with on the stage, whatever station is chosen; empty where that is left to the stations
  * @param side what stands at the right; asked for each time the view is shown
  */
-record DeskView(String id, double width, boolean atEnd, Runnable entering, Supplier<Region> side) {}
+record DeskView(
+        String id, double width, boolean atEnd, Runnable entering, Optional<StageTool> tool, Supplier<Region> side) {}

@@ -45,6 +45,9 @@ import keentally.desk.starter.StarterSheet;
 import keentally.desk.station.MethodLine;
 import keentally.desk.station.StationActions;
 import keentally.desk.station.StationPanel;
+import keentally.desk.tally.AgreementModel;
+import keentally.desk.tally.TallyModel;
+import keentally.desk.tally.TallyPane;
 import keentally.desk.trial.TrialSheet;
 import keentally.study.Program;
 import keentally.study.method.MethodFile;
@@ -54,6 +57,7 @@ import keentally.study.store.StudyFile;
 public final class DeskWindow {
     private static final double PANEL_WIDTH = 344;
     private static final double TABLE_WIDTH = 470;
+    private static final double TALLY_WIDTH = 380;
 
     private final DeskModel desk;
     private final DeskFiles files;
@@ -71,6 +75,8 @@ public final class DeskWindow {
     private final ObjectsPane objects;
     private final DeskView bench;
     private final DeskView table;
+    private final DeskView count;
+    private final TallyModel tally;
     private final Rail rail;
     private final Preferences preferences;
     private final TrialSheet trials;
@@ -115,10 +121,19 @@ public final class DeskWindow {
         root.setId("desk");
         root.getStyleClass().add("desk");
         root.setTop(new DeskMenus(this, desk, stageModel, picture).bar());
+        this.tally = new TallyModel(desk, stageModel, Platform::runLater);
+        TallyPane counting =
+                new TallyPane(tally, new AgreementModel(tally), () -> take.marks(tally), () -> chooseMarks());
         this.bench = new DeskView(
-                "bench", PANEL_WIDTH, false, () -> {}, () -> trials.isOpen().get() ? trials.panel() : stationSide);
-        this.table = new DeskView("objects", TABLE_WIDTH, true, trials::close, () -> objects);
-        this.rail = new Rail(List.of(bench, table), this::stand);
+                "bench",
+                PANEL_WIDTH,
+                false,
+                () -> {},
+                Optional.empty(),
+                () -> trials.isOpen().get() ? trials.panel() : stationSide);
+        this.table = new DeskView("objects", TABLE_WIDTH, true, trials::close, Optional.empty(), () -> objects);
+        this.count = new DeskView("tally", TALLY_WIDTH, true, trials::close, Optional.of(tally.tool()), () -> counting);
+        this.rail = new Rail(List.of(bench, table, count), this::stand);
         root.setLeft(rail);
         root.setCenter(middle());
         root.setBottom(new StatusLine(desk, stageModel, waysOut()));
@@ -171,6 +186,8 @@ public final class DeskWindow {
         side.setMaxWidth(view.width());
         side.getChildren().setAll(view.side().get());
         stageModel.atEnd().set(view.atEnd());
+        picture.viewTool().set(view.tool());
+        tally.open().set(view == count);
     }
 
     void showBench() {
@@ -179,6 +196,22 @@ public final class DeskWindow {
 
     void showObjects() {
         rail.show(table);
+    }
+
+    void showTally() {
+        rail.show(count);
+    }
+
+    private void chooseMarks() {
+        File chosen = chooser("choose.marks").showOpenDialog(window);
+        if (chosen != null) {
+            tally.read(chosen.toPath());
+        }
+    }
+
+    /** What is counted by hand, for those who watch. */
+    public TallyModel tally() {
+        return tally;
     }
 
     void showObjects(ObjectsPane.Together how) {

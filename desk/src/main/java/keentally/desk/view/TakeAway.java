@@ -18,6 +18,7 @@ import keentally.desk.look.Texts;
 import keentally.desk.model.DeskFiles;
 import keentally.desk.model.DeskModel;
 import keentally.desk.stage.StageView;
+import keentally.desk.tally.TallyModel;
 import keentally.study.plot.HistogramPlot;
 import keentally.study.plot.SpreadPlot;
 import keentally.study.result.TakenAway;
@@ -115,6 +116,10 @@ final class TakeAway {
     /** Where a trial sheet goes; nothing where nobody said. */
     Optional<Path> sheet() {
         return file("sheet", "-trial", "png");
+    }
+
+    void marks(TallyModel tally) {
+        file("marks", "-marks", "csv").ifPresent(tally::write);
     }
 
     void plot(HistogramPlot plot) {

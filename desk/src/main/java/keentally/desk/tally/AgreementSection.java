@@ -1,0 +1,209 @@
+package keentally.desk.tally;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import keentally.core.agree.Agreement;
+import keentally.core.hand.TallyClass;
+import keentally.core.quantity.Length;
+import keentally.core.setting.ChoiceSetting;
+import keentally.core.words.Figures;
+import keentally.desk.look.AmountField;
+import keentally.desk.look.Glyph;
+import keentally.desk.look.Pieces;
+import keentally.desk.look.Prose;
+import keentally.desk.look.Texts;
+
+/** How the count agrees with the objects or with another counter, in numbers, and every disagreement to be gone to. */
+final class AgreementSection extends VBox {
+    private final TallyModel tally;
+    private final AgreementModel model;
+    private final ComboBox<String> against = new ComboBox<>();
+    private final ComboBox<String> of = new ComboBox<>();
+    private final TextField within = AmountField.withUnit("10 px");
+    private final Label numbers = Prose.of("", "figure-line");
+    private final Label rule = Prose.of("", "hint");
+    private final Label classes = Prose.of("", "figure-line");
+    private final Label place = new Label();
+    private final FlowPane kinds = new FlowPane(4, 4);
+    private boolean filling;
+
+    AgreementSection(TallyModel tally, AgreementModel model) {
+        this.tally = tally;
+        this.model = model;
+        getStyleClass().addAll("section", "agreement");
+        setId("agreement");
+        setSpacing(8);
+        against.setId("agreement-against");
+        against.setMaxWidth(Double.MAX_VALUE);
+        against.setOnAction(e -> take());
+        HBox.setHgrow(against, Priority.ALWAYS);
+        of.setId("agreement-of");
+        of.setMaxWidth(Double.MAX_VALUE);
+        of.setOnAction(e -> takeClass());
+        HBox.setHgrow(of, Priority.ALWAYS);
+        within.setId("agreement-within");
+        within.setPrefWidth(84);
+        within.setOnAction(e -> reach());
+        within.focusedProperty().addListener((o, was, is) -> {
+            if (!is) {
+                reach();
+            }
+        });
+        numbers.setId("agreement-numbers");
+        classes.setId("agreement-classes");
+        place.setId("agreement-place");
+        Button before = Glyph.EARLIER.button("agreement-before", Texts.of("agreement.before"), () -> model.step(-1));
+        Button next = Glyph.LATER.button("agreement-next", Texts.of("agreement.next"), () -> model.step(1));
+        HBox with = new HBox(8, Pieces.name("agreement.with"), against);
+        with.getStyleClass().add("row");
+        HBox which = new HBox(8, Pieces.name("agreement.of"), of);
+        which.getStyleClass().add("row");
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        HBox near = new HBox(8, Pieces.name("agreement.within"), gap, within);
+        near.getStyleClass().add("row");
+        HBox steps = new HBox(8, before, next, place);
+        steps.getStyleClass().add("row");
+        getChildren().addAll(Pieces.head("agreement.head"), which, with, near, numbers, kinds, steps, classes, rule);
+        model.outcome().addListener(o -> fill());
+        model.kind().addListener(o -> fill());
+        model.at().addListener(o -> fill());
+        tally.desk().study().addListener(o -> choices());
+        tally.desk().sampleId().addListener(o -> choices());
+        tally.counter().addListener(o -> choices());
+        choices();
+        fill();
+    }
+
+    private void choices() {
+        filling = true;
+        List<String> all = new ArrayList<>(List.of(Texts.of("agreement.objects")));
+        tally.others().forEach(c -> all.add(Texts.of("agreement.counter", c)));
+        int chosen =
+                model.against().get().map(a -> tally.others().indexOf(a) + 1).orElse(0);
+        against.getItems().setAll(all);
+        against.getSelectionModel().select(Math.max(0, chosen));
+        List<String> kinds = new ArrayList<>(List.of(Texts.of("agreement.all")));
+        tally.classes().forEach(c -> kinds.add(c.name()));
+        int kind = model.of()
+                .get()
+                .map(id -> tally.classes().stream().map(TallyClass::id).toList().indexOf(id) + 1)
+                .orElse(0);
+        of.getItems().setAll(kinds);
+        of.getSelectionModel().select(kind);
+        filling = false;
+        take();
+        takeClass();
+    }
+
+    private void takeClass() {
+        if (filling) {
+            return;
+        }
+        int chosen = of.getSelectionModel().getSelectedIndex();
+        List<TallyClass> all = tally.classes();
+        model.of()
+                .set(
+                        chosen >= 1 && chosen <= all.size()
+                                ? Optional.of(all.get(chosen - 1).id())
+                                : Optional.empty());
+    }
+
+    private void take() {
+        if (filling) {
+            return;
+        }
+        int chosen = against.getSelectionModel().getSelectedIndex();
+        List<String> others = tally.others();
+        model.against()
+                .set(chosen >= 1 && chosen <= others.size() ? Optional.of(others.get(chosen - 1)) : Optional.empty());
+    }
+
+    private void reach() {
+        String typed = within.getText().strip();
+        try {
+            double px = Length.of(typed).px(tally.desk().scale());
+            if (px >= 0 && Double.isFinite(px)) {
+                model.within().set(px);
+                return;
+            }
+        } catch (IllegalArgumentException notALength) {
+            // said below
+        }
+        tally.desk().say(Texts.of("agreement.within.wrong", typed));
+    }
+
+    private void fill() {
+        Optional<AgreementModel.Outcome> now = model.outcome().get();
+        kinds.getChildren().clear();
+        for (AgreementModel.Kind kind : AgreementModel.Kind.values()) {
+            String word = ChoiceSetting.word(kind);
+            int n = now.map(o -> o.places(kind).size()).orElse(0);
+            ToggleButton button = new ToggleButton(Texts.of("agreement." + word, Figures.number(n)));
+            button.setId("agreement-" + word);
+            button.getStyleClass().setAll("hand");
+            button.setFocusTraversable(false);
+            button.setSelected(model.kind().get() == kind);
+            button.setTooltip(new Tooltip(Texts.of("agreement." + word + ".help")));
+            button.setOnAction(e -> {
+                button.setSelected(true);
+                model.kind().set(kind);
+            });
+            kinds.getChildren().add(button);
+        }
+        numbers.setText(now.map(AgreementSection::told).orElse(Texts.of("agreement.none")));
+        int all = model.places().size();
+        place.setText(
+                model.at().get() < 0 || all == 0
+                        ? ""
+                        : Texts.of("agreement.at", String.valueOf(model.at().get() + 1), String.valueOf(all)));
+        classes.setText(now.map(this::classes).orElse(""));
+        classes.setManaged(!classes.getText().isEmpty());
+        rule.setText(Texts.of(model.against().get().isPresent() ? "agreement.rule.counter" : "agreement.rule"));
+    }
+
+    private static String told(AgreementModel.Outcome outcome) {
+        Agreement a = outcome.agreement();
+        return Texts.of(
+                "agreement.numbers",
+                Figures.number(a.matched()),
+                Figures.number(a.first()),
+                Figures.number(a.second()),
+                share(a.precision()),
+                share(a.recall()),
+                share(a.f1()),
+                (a.difference() > 0 ? "+" : "") + Figures.number(a.difference()),
+                Figures.fixed(a.margin(), 1));
+    }
+
+    private static String share(double value) {
+        return Double.isNaN(value) ? Figures.number(value) : Figures.fixed(value, 3);
+    }
+
+    /** Only what became something else is told; the rest is right. */
+    private String classes(AgreementModel.Outcome outcome) {
+        List<String> lines = new ArrayList<>();
+        for (Map.Entry<String, Map<String, Integer>> mine :
+                outcome.classes(tally.classes()).entrySet()) {
+            mine.getValue().forEach((theirs, n) -> {
+                if (!theirs.equals(mine.getKey())) {
+                    lines.add(Texts.of("agreement.became", mine.getKey(), theirs, Figures.number(n)));
+                }
+            });
+        }
+        return String.join("\n", lines);
+    }
+}
