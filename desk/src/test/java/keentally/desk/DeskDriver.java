@@ -74,7 +74,7 @@ public final class DeskDriver implements AutoCloseable {
     private static final Set<String> FEW = Set.of("Flour dispersion", "Crumb section", "Starch granules", "Two stains");
     private static final Path DEMO = Path.of("target/demo").toAbsolutePath();
 
-    private static final int SMALL = 400;
+    private static final int SMALL = 280;
 
     /** A key that means nothing to anybody. */
     private static final KeyCode BARRIER = KeyCode.PAUSE;
@@ -275,8 +275,12 @@ public final class DeskDriver implements AutoCloseable {
     /** Returns when all that mouse and keys did has reached the desk: a key sent after it has come out at the end. */
     private void delivered() {
         int before = arrived.get();
-        robot.press(BARRIER);
-        robot.release(BARRIER);
+        onFx(() -> {
+            Robot keys = new Robot();
+            keys.keyPress(BARRIER);
+            keys.keyRelease(BARRIER);
+            return null;
+        });
         try {
             WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> arrived.get() > before);
         } catch (TimeoutException e) {
@@ -310,9 +314,9 @@ public final class DeskDriver implements AutoCloseable {
     private void calm() {
         try {
             for (int calm = 0; calm < 2; ) {
-                WaitForAsyncUtils.waitForFxEvents(3);
+                WaitForAsyncUtils.waitForFxEvents(2);
                 WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> onFx(() -> window.quiet()));
-                WaitForAsyncUtils.waitForFxEvents(3);
+                WaitForAsyncUtils.waitForFxEvents(1);
                 calm = onFx(() -> window.quiet()) ? calm + 1 : 0;
             }
         } catch (TimeoutException e) {

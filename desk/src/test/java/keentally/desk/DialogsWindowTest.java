@@ -136,6 +136,45 @@ class DialogsWindowTest {
         assertThat(desk.onFx(() -> desk.model().undoable())).contains("give the scale to 1 samples");
     }
 
+    /** A second way to do it, for two samples; one of them departs again, and what nobody uses is taken out. */
+    @Test
+    void methodsAreMadeNamedSharedAndTakenOut() throws Exception {
+        Path other = folder.resolve("other.png");
+        PictureWriter.png(other, Plane8.of(6, 4, new byte[24]));
+        desk.open(other);
+        desk.show("s1", "");
+        desk.click("section-facts");
+        assertThat(desk.text("method-users")).isEqualTo("Used on 2 samples; a change here is a change to all of them.");
+        desk.fire("method-copy");
+        assertThat(desk.text("method-users")).isEqualTo("Used on this sample alone.");
+        assertThat(used("s1")).isNotEqualTo(used("s2"));
+        desk.command("method-rename");
+        desk.fill("method-name", "Finer");
+        desk.answer(true);
+        assertThat(desk.onFx(() -> desk.model().method().name())).isEqualTo("Finer");
+        desk.command("method-assign");
+        assertThat(words()).anyMatch(t -> t.contains("Ticked samples use Finer"));
+        tick("s2", true);
+        desk.answer(true);
+        assertThat(used("s2")).isEqualTo(used("s1"));
+        desk.show("s1", "threshold-1");
+        assertThat(desk.text("method-shared")).startsWith("Used on 2 samples");
+        desk.fire("method-own");
+        assertThat(used("s1")).isNotEqualTo(used("s2"));
+        assertThat(desk.has("method-shared")).isFalse();
+        desk.command("method-remove");
+        desk.answer(true);
+        assertThat(desk.onFx(() -> desk.model().study().get().methods()))
+                .containsExactlyInAnyOrder(used("s1"), used("s2"));
+        desk.command("method-remove");
+        assertThat(desk.asked()).isEmpty();
+        assertThat(desk.text("message")).isEqualTo("Every method is used on a sample.");
+    }
+
+    private String used(String id) {
+        return sample(id).method();
+    }
+
     /** A column is built up by trying: a formula that is not taken stays to be mended. */
     @Test
     void aColumnsFormulaIsMendedWhereItStands() {

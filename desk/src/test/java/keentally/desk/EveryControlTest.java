@@ -4,7 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
 import java.util.List;
+import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
+import keentally.core.quantity.LengthUnit;
 import keentally.core.step.StepDescription;
 import keentally.core.step.Steps;
 import keentally.study.document.Study;
@@ -14,6 +16,13 @@ import org.junit.jupiter.api.io.TempDir;
 
 /** Every control of every station's panel. */
 class EveryControlTest {
+    /** Short, so that it is soon run again, and with each kind that a station may need. */
+    private static final Method EACH_KIND = Method.empty("Each kind", LengthUnit.PX)
+            .then("channel")
+            .then("levels")
+            .then("pick-phase")
+            .then("label");
+
     @TempDir
     private Path folder;
 
@@ -50,6 +59,8 @@ class EveryControlTest {
     void everyControlOfEveryStep() throws Exception {
         for (String sample : List.of("Crust chart", "Dyed dough")) {
             desk = DeskDriver.smallDemo(folder.resolve(sample), sample);
+            desk.onFx(() -> desk.model().change("each kind once", m -> EACH_KIND));
+            desk.quiet();
             try (ControlWalk walk = new ControlWalk(desk)) {
                 for (StepDescription step : Steps.all()) {
                     Study before = desk.onFx(() -> desk.model().study().get());

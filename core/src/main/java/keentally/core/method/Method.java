@@ -154,6 +154,11 @@ public record Method(
         return new Method(name, unit, changed, measures, own, signal);
     }
 
+    /** Under another name. */
+    public Method named(String other) {
+        return new Method(other, unit, steps, measures, own, signal);
+    }
+
     /** With results in another unit of length. */
     public Method in(LengthUnit other) {
         return new Method(name, other, steps, measures, own, signal);

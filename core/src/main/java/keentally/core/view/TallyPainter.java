@@ -75,9 +75,9 @@ public final class TallyPainter {
     private static int blend(int ground, int ink, int opacity) {
         int mixed = 0xff000000;
         for (int shift = 0; shift <= 16; shift += 8) {
-            int under = ground >>> shift & 0xff;
-            int over = ink >>> shift & 0xff;
-            mixed |= under + ((over - under) * opacity >> 8) << shift;
+            int before = ground >>> shift & 0xff;
+            int after = ink >>> shift & 0xff;
+            mixed |= before + ((after - before) * opacity >> 8) << shift;
         }
         return mixed;
     }

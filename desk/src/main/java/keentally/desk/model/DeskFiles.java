@@ -139,13 +139,13 @@ public final class DeskFiles {
         void run(Work work) throws FileFault;
     }
 
-    /** Puts a method in the place of the one in use on the sample that is on the stage now, also when another is by then. */
+    /** Adds a method to the study and uses it on the sample that is on the stage now, also when another is by then. */
     public void openMethod(Path file) {
         Address here = desk.here();
         desk.job(Texts.of("job.open-method", file.getFileName()), job -> {
             try {
                 Method method = MethodFile.read(file);
-                ui.execute(() -> desk.change(here, Texts.of("action.open-method", method.name()), m -> method));
+                ui.execute(() -> new MethodActions(desk).bring(here, method));
             } catch (FileFault | MethodFault e) {
                 ui.execute(() -> desk.say(e.getMessage()));
             }

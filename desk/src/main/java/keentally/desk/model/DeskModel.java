@@ -166,9 +166,10 @@ public final class DeskModel implements AutoCloseable {
         return message.getReadOnlyProperty();
     }
 
-    /** The id of the method that is used on the sample on the stage. */
+    /** The id of the method that is used on the sample on the stage; without a sample, of the study's first. */
     public String methodId() {
-        return sample().map(SampleThing::method).orElse(Study.FIRST_METHOD);
+        return sample().map(SampleThing::method)
+                .orElseGet(() -> study.get().methods().getFirst());
     }
 
     public Method method() {

@@ -3,13 +3,16 @@ package keentally.desk.picture;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
 import keentally.core.picture.Picture;
 import keentally.core.words.Figures;
+import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
+import keentally.desk.model.MethodActions;
 import keentally.desk.model.OpenSample;
 import keentally.study.picture.PictureFile;
 
@@ -19,6 +22,9 @@ final class FactsSection implements PicturePanel.PanelSection {
     private final PictureModel model;
     private final GridPane facts = new GridPane();
     private final VBox remarks = new VBox();
+    private final ComboBox<String> used = new ComboBox<>();
+    private final Label users = Prose.of("", "hint");
+    private boolean filling;
     private final VBox node;
 
     FactsSection(DeskModel desk, PictureModel model) {
@@ -27,7 +33,7 @@ final class FactsSection implements PicturePanel.PanelSection {
         facts.getStyleClass().add("facts");
         remarks.getStyleClass().add("remarks");
         node = new VBox(facts, remarks);
-        if (desk.sample().isPresent() && desk.study().get().methods().size() > 1) {
+        if (desk.sample().isPresent()) {
             node.getChildren().addFirst(methodRow());
         }
         refresh();
@@ -38,18 +44,18 @@ final class FactsSection implements PicturePanel.PanelSection {
         return node;
     }
 
-    /** Which of the study's methods is used on this sample. */
+    /** Which of the study's methods is used on this sample, on how many others, and what can be done with methods. */
     private VBox methodRow() {
         Label name = new Label(Texts.of("method.name"));
         name.getStyleClass().add("setting-name");
-        ComboBox<String> box = new ComboBox<>();
-        box.setId("method-used");
-        box.setMaxWidth(Double.MAX_VALUE);
-        box.getItems().setAll(desk.study().get().methods());
-        box.setConverter(new StringConverter<>() {
+        used.setId("method-used");
+        used.setMaxWidth(Double.MAX_VALUE);
+        used.setConverter(new StringConverter<>() {
             @Override
             public String toString(String id) {
-                return id == null ? "" : desk.study().get().method(id).name();
+                return id == null || !desk.study().get().methods().contains(id)
+                        ? ""
+                        : desk.study().get().method(id).name();
             }
 
             @Override
@@ -57,14 +63,35 @@ final class FactsSection implements PicturePanel.PanelSection {
                 throw new UnsupportedOperationException("methods are chosen, not typed");
             }
         });
-        box.setValue(desk.methodId());
-        box.setOnAction(e -> model.actions().use(box.getValue()));
-        name.setLabelFor(box);
-        return new VBox(4, name, box);
+        used.setOnAction(e -> {
+            if (!filling && used.getValue() != null && !used.getValue().equals(desk.methodId())) {
+                model.actions().use(used.getValue());
+            }
+        });
+        name.setLabelFor(used);
+        users.setId("method-users");
+        MethodActions methods = new MethodActions(desk);
+        HBox buttons = new HBox(
+                6,
+                Pieces.button("method-new", "method.new", methods::add),
+                Pieces.button("method-copy", "method.copy", methods::copy));
+        return new VBox(6, name, used, users, buttons);
+    }
+
+    private void fillMethods() {
+        filling = true;
+        used.getItems().setAll(desk.study().get().methods());
+        used.setValue(desk.methodId());
+        filling = false;
+        int n = new MethodActions(desk).users(desk.methodId()).size();
+        users.setText(n < 2 ? Texts.of("method.users.one") : Texts.of("method.users", String.valueOf(n)));
     }
 
     @Override
     public void refresh() {
+        if (desk.sample().isPresent()) {
+            fillMethods();
+        }
         facts.getChildren().clear();
         remarks.getChildren().clear();
         desk.open().get().ifPresent(this::fill);

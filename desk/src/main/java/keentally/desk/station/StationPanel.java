@@ -36,6 +36,7 @@ import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
+import keentally.desk.model.MethodActions;
 import keentally.desk.picture.PictureModel;
 import keentally.desk.picture.PicturePanel;
 import keentally.desk.stage.StageModel;
@@ -182,11 +183,23 @@ public final class StationPanel extends VBox {
                 step.description().gives() == Flow.PHASES || step.description().gives() == Flow.MASK;
         shares = parts ? Optional.of(new SharesSection(desk, stage, picture.actions(), step.id())) : Optional.empty();
         getChildren().addAll(panel, fault);
+        shared();
         shares.ifPresent(getChildren()::add);
         footer.getChildren().setAll(headline, buttons(step));
         boolean said = shares.isPresent();
         headline.setVisible(!said);
         headline.setManaged(!said);
+    }
+
+    /** Nobody changes other samples without knowing. */
+    private void shared() {
+        MethodActions methods = new MethodActions(desk);
+        int users = methods.users(desk.methodId()).size();
+        if (users > 1) {
+            Label said = Prose.of(Texts.of("method.users", String.valueOf(users)), "hint");
+            said.setId("method-shared");
+            getChildren().addAll(said, Pieces.button("method-own", "method.own", methods::copy));
+        }
     }
 
     /** The panel made for a station where people live in it, else a fair one. */

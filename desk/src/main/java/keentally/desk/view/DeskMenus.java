@@ -18,6 +18,7 @@ import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.look.Theme;
 import keentally.desk.model.DeskModel;
+import keentally.desk.model.MethodActions;
 import keentally.desk.model.SampleActions;
 import keentally.desk.objects.ObjectsPane;
 import keentally.desk.picture.PictureModel;
@@ -180,6 +181,12 @@ final class DeskMenus {
                 "method",
                 item("method-open", "", () -> window.chooseMethod()),
                 item("method-save", "Shortcut+Shift+S", () -> window.saveMethod()),
+                line(),
+                item("method-new", "", () -> new MethodActions(desk).add()),
+                item("method-copy", "", () -> withSample(id -> new MethodActions(desk).copy())),
+                item("method-rename", "", () -> new MethodDialogs(desk).rename(window.scene())),
+                item("method-assign", "", () -> withSample(id -> new MethodDialogs(desk).assign(window.scene()))),
+                item("method-remove", "", () -> new MethodDialogs(desk).remove(window.scene())),
                 line(),
                 item("starters", "", () -> {
                     go(Section.FACTS);

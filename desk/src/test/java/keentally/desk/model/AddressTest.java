@@ -106,8 +106,9 @@ class AddressTest {
         assertThat(found.a()).isBetween(68.0, 72.0);
     }
 
+    /** It becomes one more method; none is replaced. */
     @Test
-    void aMethodThatIsReadLateTakesThePlaceOfTheOneThatWasInUse() throws Exception {
+    void aMethodThatIsReadLateIsUsedOnTheSampleItWasOpenedFor() throws Exception {
         Path file = folder.resolve("three.method.json");
         MethodFile.write(
                 file,
@@ -117,8 +118,12 @@ class AddressTest {
         new DeskFiles(desk, ui).openMethod(file);
         showSecond();
         busy.countDown();
-        ui.settle(() -> desk.study().get().method("m1").name().equals("From a file"));
-        assertThat(desk.study().get().method("m2").name()).isEqualTo("Second");
+        ui.settle(() -> desk.study().get().methods().size() == 3);
+        assertThat(desk.study().get().method("m3").name()).isEqualTo("From a file");
+        assertThat(desk.study().get().sample("s1").orElseThrow().method()).isEqualTo("m3");
+        assertThat(desk.study().get().sample("s2").orElseThrow().method()).isEqualTo("m2");
+        desk.undo();
+        assertThat(desk.study().get().methods()).containsExactly("m1", "m2");
     }
 
     @Test

@@ -228,6 +228,6 @@ class DeskModelTest {
         desk.change("mute", m -> m.mute("gate-1", true));
         files.openMethod(method);
         ui.settle(() -> !desk.method().steps().get(1).muted());
-        assertThat(desk.undoable()).contains("open the method Discs");
+        assertThat(desk.undoable()).contains("open the method Discs 2");
     }
 }

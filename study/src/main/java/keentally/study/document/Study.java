@@ -30,7 +30,7 @@ import org.pcollections.TreePMap;
 
 /** The document, as it is at one moment: things by their ids. */
 public final class Study {
-    /** The id of the method that every study starts with. */
+    /** The id of the method that every study starts with; it may be taken out once there is another. */
     public static final String FIRST_METHOD = "m1";
 
     private static final String CLASSES = "classes";
@@ -84,6 +84,31 @@ public final class Study {
     public Study with(String id, Method method) {
         return with(METHOD + id, Optional.of(new MethodThing(method)))
                 .withoutHand(h -> h.method().equals(id) && method.indexOf(h.step()) < 0);
+    }
+
+    /** An id that no method has. */
+    public String newMethodId() {
+        int n = methods().size() + 1;
+        while (things.containsKey(METHOD + "m" + n)) {
+            n++;
+        }
+        return "m" + n;
+    }
+
+    /**
+     * Without a method, its hand work and its phases' notes.
+     *
+     * @throws IllegalArgumentException where a sample uses it, or there is no other
+     */
+    public Study withoutMethod(String id) {
+        boolean used = samples().stream()
+                .anyMatch(s -> sample(s).orElseThrow().method().equals(id));
+        if (used || methods().size() < 2) {
+            throw new IllegalArgumentException("a method that is used, or the only one, cannot be taken out");
+        }
+        return with(METHOD + id, Optional.empty())
+                .with(PHASES + id, Optional.empty())
+                .withoutHand(h -> h.method().equals(id));
     }
 
     /** The trial sheets that were kept, by their ids, oldest first. */
@@ -276,13 +301,13 @@ public final class Study {
         }
     }
 
-    /** A study of given things, as a file holds them. */
+    /** A study of given things, as a file holds them; what every study has is there even where they lack it. */
     public static Study of(Map<String, Thing> things) {
-        Study study = empty();
-        for (Map.Entry<String, Thing> entry : things.entrySet()) {
-            study = study.with(entry.getKey(), Optional.of(entry.getValue()));
-        }
-        return study;
+        Study given = new Study(TreePMap.from(things));
+        Study ordered = things.containsKey(ORDER) ? given : given.with(ORDER, Optional.of(new OrderThing(List.of())));
+        return ordered.methods().isEmpty()
+                ? ordered.with(METHOD + FIRST_METHOD, Optional.of(new MethodThing(empty().method(FIRST_METHOD))))
+                : ordered;
     }
 
     /** @throws IllegalArgumentException where samples, their order and their methods do not fit each other */
@@ -317,7 +342,7 @@ public final class Study {
         for (String id : ids) {
             SampleThing sample = sample(id).orElseThrow();
             if (!things.containsKey(METHOD + sample.method())) {
-                study = study.with(id, sample.using(FIRST_METHOD));
+                study = study.with(id, sample.using(methods().getFirst()));
             }
         }
         return study;

@@ -467,6 +467,29 @@ class StudyFileTest {
         }
     }
 
+    /** The first method may go once there is another; it does not come back with the file. */
+    @Test
+    void aMethodThatWasTakenOutStaysOut() throws Exception {
+        Path file = folder.resolve("methods.tally");
+        Study last;
+        try (StudyFile study = StudyFile.create(file, Study.empty(), StudyFile.Watch.SILENT)) {
+            Journal journal = journal(study);
+            journal.act("add", s -> s.with("s1", rich("one")));
+            journal.act("second", s -> s.with(s.newMethodId(), s.method("m1").named("Second")));
+            journal.act("use", s -> s.with("s1", s.sample("s1").orElseThrow().using("m2")));
+            journal.act("take out", s -> s.withoutMethod("m1"));
+            last = journal.study();
+            assertThat(last.methods()).containsExactly("m2");
+        }
+        try (StudyFile study = StudyFile.open(file, StudyFile.Watch.SILENT)) {
+            assertThat(study.remark()).isEmpty();
+            Journal journal = journal(study);
+            assertThat(journal.study()).isEqualTo(last);
+            journal.undo();
+            assertThat(journal.study().methods()).containsExactly("m1", "m2");
+        }
+    }
+
     /** What was counted by hand, by two counters, in classes that are renamed and taken out. */
     @Test
     void talliesAndTheirClassesAreThereAgain() throws Exception {

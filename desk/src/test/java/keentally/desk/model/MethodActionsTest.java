@@ -1,0 +1,138 @@
+package keentally.desk.model;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import keentally.core.geometry.Point;
+import keentally.core.hand.Seeds;
+import keentally.core.method.Method;
+import keentally.core.quantity.LengthUnit;
+import keentally.core.step.Steps;
+import keentally.study.document.PhaseNote;
+import keentally.study.document.Study;
+import keentally.study.document.Thing.SampleThing;
+import keentally.study.file.FileFault;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Several methods in one study. */
+class MethodActionsTest {
+    private final InterfaceThread ui = new InterfaceThread();
+    private final List<Throwable> crashes = new ArrayList<>();
+    private final DeskModel desk = new DeskModel(ui, crashes::add);
+    private final MethodActions methods = new MethodActions(desk);
+
+    @TempDir
+    private Path folder;
+
+    @BeforeEach
+    void layOut() throws FileFault {
+        Method method = Method.empty("Discs", LengthUnit.PX)
+                .add(0, Steps.find("threshold").orElseThrow());
+        Study study = Study.empty().with(Study.FIRST_METHOD, method);
+        for (int i = 1; i <= 3; i++) {
+            study = study.with("s" + i, Discs.sample(folder, i));
+        }
+        desk.begin(study.withHand("s1", "m1", "threshold-1", Optional.of(new Seeds(List.of(new Point(1, 2)))))
+                .withPhaseNotes("m1", Map.of("chosen", new PhaseNote(Optional.empty(), Optional.of(2.0)))));
+        ui.settle(() -> desk.shown().get().isPresent());
+    }
+
+    @AfterEach
+    void close() {
+        desk.close();
+        assertThat(crashes).isEmpty();
+    }
+
+    private Study study() {
+        return desk.study().get();
+    }
+
+    private String used(String sample) {
+        return study().method(study().sample(sample).map(SampleThing::method).orElseThrow())
+                .name();
+    }
+
+    @Test
+    void aCopyIsForThisSampleAloneAndTakesTheHandWorkAlong() {
+        methods.copy();
+        assertThat(study().methods()).containsExactly("m1", "m2");
+        assertThat(used("s1")).isEqualTo("Discs 2");
+        assertThat(used("s2")).isEqualTo("Discs");
+        assertThat(study().method("m2").steps()).isEqualTo(study().method("m1").steps());
+        assertThat(study().hand("s1", "m2")).containsKey("threshold-1");
+        assertThat(study().phaseNotes("m2")).isEqualTo(study().phaseNotes("m1"));
+        assertThat(methods.users("m1")).containsExactly("s2", "s3");
+        desk.change("mute", m -> m.mute("threshold-1", true));
+        assertThat(study().method("m1").steps().getFirst().muted()).isFalse();
+        desk.undo();
+        desk.undo();
+        assertThat(study().methods()).containsExactly("m1");
+        assertThat(used("s1")).isEqualTo("Discs");
+    }
+
+    @Test
+    void namesAreNeverTwiceThere() {
+        methods.copy();
+        methods.copy();
+        assertThat(study().methods().stream().map(id -> study().method(id).name()))
+                .containsExactly("Discs", "Discs 2", "Discs 3");
+        assertThatThrownBy(() -> methods.rename("m2", " Discs 3 ")).hasMessage("there is a method Discs 3 already");
+        assertThatThrownBy(() -> methods.rename("m2", "  ")).hasMessage("a method needs a name");
+        methods.rename("m2", "Rounder");
+        assertThat(study().method("m2").name()).isEqualTo("Rounder");
+        desk.undo();
+        assertThat(study().method("m2").name()).isEqualTo("Discs 2");
+    }
+
+    @Test
+    void aNewMethodIsEmptyAndIsGivenToOthersInOneAction() {
+        methods.add();
+        assertThat(used("s1")).isEqualTo("Untitled method");
+        assertThat(desk.method().steps()).isEmpty();
+        methods.assign("m2", List.of("s1", "s3"));
+        assertThat(methods.users("m2")).containsExactly("s1", "s3");
+        assertThat(desk.undoable()).contains("use Untitled method on 1 samples");
+        desk.undo();
+        assertThat(methods.users("m2")).containsExactly("s1");
+        methods.assign("m2", List.of("s1"));
+        assertThat(desk.redoable()).as("nothing was done").isPresent();
+    }
+
+    @Test
+    void aMethodInUseIsNotTakenOutAndNothingIsLost() {
+        methods.copy();
+        Study before = study();
+        methods.remove("m1");
+        assertThat(desk.message().get())
+                .isEqualTo("Discs is used on discs 2, discs 3: use another method there first.");
+        assertThat(study()).isSameAs(before);
+        methods.assign("m2", List.of("s2", "s3"));
+        methods.remove("m1");
+        assertThat(study().methods()).containsExactly("m2");
+        assertThat(study().hand("s1", "m1")).isEmpty();
+        assertThat(study().phaseNotes("m1")).isEmpty();
+        methods.remove("m2");
+        assertThat(desk.message().get()).startsWith("Discs 2 is used on");
+        desk.undo();
+        assertThat(study().hand("s1", "m1")).hasSize(1);
+        methods.add();
+        assertThat(study().methods()).containsExactly("m1", "m2", "m3");
+    }
+
+    @Test
+    void theOnlyMethodStays() {
+        desk.begin(Study.empty());
+        methods.remove(Study.FIRST_METHOD);
+        assertThat(desk.message().get()).isEqualTo("The only method of a study is not taken out.");
+        assertThatThrownBy(() -> Study.empty().withoutMethod(Study.FIRST_METHOD))
+                .isInstanceOf(IllegalArgumentException.class);
+    }
+}
