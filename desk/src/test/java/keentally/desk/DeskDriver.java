@@ -286,7 +286,7 @@ public final class DeskDriver implements AutoCloseable {
         } catch (TimeoutException e) {
             throw new AssertionError("the desk does not hear the keyboard", e);
         }
-        WaitForAsyncUtils.waitForFxEvents(2);
+        WaitForAsyncUtils.waitForFxEvents(5);
     }
 
     /** Returns when everything asked for has been run, painted and shown. */
@@ -314,9 +314,9 @@ public final class DeskDriver implements AutoCloseable {
     private void calm() {
         try {
             for (int calm = 0; calm < 2; ) {
-                WaitForAsyncUtils.waitForFxEvents(2);
+                WaitForAsyncUtils.waitForFxEvents(3);
                 WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> onFx(() -> window.quiet()));
-                WaitForAsyncUtils.waitForFxEvents(1);
+                WaitForAsyncUtils.waitForFxEvents(3);
                 calm = onFx(() -> window.quiet()) ? calm + 1 : 0;
             }
         } catch (TimeoutException e) {

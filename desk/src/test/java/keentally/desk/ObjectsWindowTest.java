@@ -91,6 +91,7 @@ class ObjectsWindowTest {
         assertThat(number("   n ")).isEqualTo(gated);
         desk.press("distribution", 0.3, 0.5);
         desk.dragTo("distribution", 0.4, 0.5);
+        desk.settle();
         assertThat(desk.count()).isLessThan(gated);
         desk.release();
         assertThat(desk.onFx(() -> desk.model().method().steps().size())).isEqualTo(steps + 1);

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import javafx.scene.control.ComboBox;
 import javafx.scene.input.KeyCode;
+import javax.imageio.ImageIO;
 import keentally.core.geometry.Point;
 import keentally.core.hand.Mark;
 import keentally.core.hand.Marks;
@@ -188,14 +189,17 @@ class TallyWindowTest {
         assertThat(desk.text("agreement-classes")).isEqualTo("long \u2192 round: 1");
         desk.choose("agreement-of", "round");
         assertThat(desk.text("agreement-numbers")).startsWith("1 matched of 1 counted and 3 held against");
+        counter("Counter 1");
+        assertThat(desk.text("tally-count-1")).isEqualTo("3");
+        desk.choose("agreement-against", "what Ada counted");
+        assertThat(desk.text("agreement-numbers")).startsWith("1 matched of 3 counted and 1 held against");
     }
 
+    @SuppressWarnings("unchecked") // the counters' own box
     private void counter(String name) {
-        ComboBox<?> box = (ComboBox<?>) desk.node("tally-counter");
+        ComboBox<String> box = (ComboBox<String>) desk.node("tally-counter");
         desk.onFx(() -> {
-            box.getEditor().setText(name);
-            box.getEditor().getOnAction();
-            box.fireEvent(new javafx.event.ActionEvent());
+            box.setValue(name);
             return null;
         });
         desk.quiet();
@@ -229,6 +233,13 @@ class TallyWindowTest {
         desk.saveTo(csv);
         desk.fire("tally-export");
         assertThat(Files.readAllLines(csv)).hasSize(3).first().isEqualTo("x_px,y_px,class,counter,time");
+        Path png = folder.resolve("marked.png");
+        desk.saveTo(png);
+        desk.fire("tally-picture");
+        assertThat(ImageIO.read(png.toFile()).getWidth()).isEqualTo(400);
+        assertThat(ImageIO.read(png.toFile()).getRGB(60, 60))
+                .isNotEqualTo(ImageIO.read(folder.resolve("drawn.png").toFile()).getRGB(60, 60));
+        desk.saveTo(csv);
         Files.writeString(csv, "x,y,class,counter\n10,20,seed,Ben\n9000,1,seed,Ben\n30,40,,\n");
         desk.marks(csv);
         assertThat(desk.text("message"))

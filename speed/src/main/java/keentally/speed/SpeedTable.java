@@ -56,6 +56,12 @@ public final class SpeedTable {
         row("trialSheetOfShares", "trial sheet of 12 cuts: shares", "500");
         row("trialSheetOfCounts", "trial sheet of 12 cuts: counts", "2000");
         row("distance", "exact Euclidean distance", "110");
+        row("marksInObjects", "20,000 marks in 20,000 objects", "300");
+        row("marksBesideObjects", "20,000 marks beside 20,000 objects", "300");
+        row("marksWithMarks", "20,000 marks with 20,000 others", "300");
+        row("borders", "distances of the borders of two masks", "1000");
+        row("marksFitted", "stage redraw, whole picture, 20,000 marks", "16");
+        row("marksEnlarged", "stage redraw, enlarged, 20,000 marks", "16");
         row("erodeSmall", "erosion by a disk of radius 16", "60");
         row("erodeLarge", "dilation by a disk of radius 80", "250");
         row("splitByOutline", "split by outline, 3,072 discs that touch in about a thousand clumps", "650");
@@ -76,7 +82,7 @@ public final class SpeedTable {
     /** @param words the part of a benchmark's name, to run only some; none for all */
     public static void main(String[] words) throws RunnerException {
         Options options = new OptionsBuilder()
-                .include("keentally\\.speed\\.(TwelveMegapixels|Looking|Parting|Separating)\\."
+                .include("keentally\\.speed\\.(TwelveMegapixels|Looking|Parting|Separating|Agreeing)\\."
                         + (words.length > 0 ? words[0] : ""))
                 .forks(1)
                 .jvmArgsAppend("--sun-misc-unsafe-memory-access=allow", "-Xmx4g", "-Djava.awt.headless=true")

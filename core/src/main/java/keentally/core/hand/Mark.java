@@ -10,12 +10,6 @@ import keentally.core.geometry.Point;
  * @param second when, in seconds since 1970; 0 where nobody knows
  */
 public record Mark(Point at, String kind, long second) {
-    public Mark {
-        if (!Double.isFinite(at.x()) || !Double.isFinite(at.y())) {
-            throw new IllegalArgumentException("a mark must be somewhere, was at " + at.x() + ", " + at.y());
-        }
-    }
-
     /** The same thing, elsewhere. */
     public Mark moved(Point to) {
         return new Mark(to, kind, second);

@@ -3,6 +3,7 @@ package keentally.core.view;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import keentally.core.geometry.Point;
 import keentally.core.hand.Glyph;
 import keentally.core.hand.Mark;
@@ -22,7 +23,7 @@ public final class TallyPainter {
     static void paint(int[] buffer, Viewport view, Layer.Tally tally) {
         Map<String, TallyClass> classes = new HashMap<>();
         tally.classes().forEach(c -> classes.put(c.id(), c));
-        Map<Glyph, byte[]> stamps = new HashMap<>();
+        Map<Glyph, Stamp> stamps = new HashMap<>();
         int radius = tally.radius();
         int opacity = (int) Math.round(256 * tally.strength());
         List<Mark> marks = tally.marks().list();
@@ -36,7 +37,7 @@ public final class TallyPainter {
             TallyClass kind = classes.get(mark.kind());
             Glyph glyph = kind == null ? Glyph.DOTS : kind.glyph();
             int ink = kind == null ? UNKNOWN : 0xff000000 | kind.colour().packed();
-            stamp(buffer, view, x, y, stamps.computeIfAbsent(glyph, g -> stampOf(g, radius)), radius, ink, opacity);
+            stamps.computeIfAbsent(glyph, g -> Stamp.of(g, radius)).put(buffer, view, x, y, ink, opacity);
         }
         for (Point called : tally.called()) {
             ring(buffer, view, called, 2 * radius + 4);
@@ -53,20 +54,33 @@ public final class TallyPainter {
         return icon;
     }
 
-    private static void stamp(
-            int[] buffer, Viewport view, int x, int y, byte[] stamp, int radius, int ink, int opacity) {
-        int side = 2 * radius + 3;
-        for (int j = 0; j < side; j++) {
-            int row = y + j - radius - 1;
-            if (row < 0 || row >= view.height()) {
-                continue;
+    /** The pixels of a glyph about its middle: few of its square. */
+    private record Stamp(int[] dx, int[] dy, boolean[] core) {
+        static Stamp of(Glyph glyph, int radius) {
+            byte[] square = stampOf(glyph, radius);
+            int side = 2 * radius + 3;
+            int[] places = IntStream.range(0, square.length)
+                    .filter(i -> square[i] != NOTHING)
+                    .toArray();
+            int[] dx = new int[places.length];
+            int[] dy = new int[places.length];
+            boolean[] core = new boolean[places.length];
+            for (int i = 0; i < places.length; i++) {
+                dx[i] = places[i] % side - radius - 1;
+                dy[i] = places[i] / side - radius - 1;
+                core[i] = square[places[i]] == CORE;
             }
-            for (int i = 0; i < side; i++) {
-                int column = x + i - radius - 1;
-                byte part = stamp[j * side + i];
-                if (part != NOTHING && column >= 0 && column < view.width()) {
+            return new Stamp(dx, dy, core);
+        }
+
+        void put(int[] buffer, Viewport view, int x, int y, int ink, int opacity) {
+            for (int i = 0; i < dx.length; i++) {
+                int column = x + dx[i];
+                int row = y + dy[i];
+                if (column >= 0 && row >= 0 && column < view.width() && row < view.height()) {
                     int at = row * view.width() + column;
-                    buffer[at] = blend(buffer[at], part == CORE ? ink : RIM, opacity);
+                    int colour = core[i] ? ink : RIM;
+                    buffer[at] = opacity >= 256 ? colour : blend(buffer[at], colour, opacity);
                 }
             }
         }

@@ -172,14 +172,8 @@ public final class AgreementModel {
                             others)
                     : held(marks, objects.orElseThrow(), reach);
             return () -> {
-                boolean same = outcome.get()
-                        .map(o -> o.agreement().missed().length
-                                == made.agreement().missed().length)
-                        .orElse(false);
                 outcome.set(Optional.of(made));
-                if (!same) {
-                    at.set(Math.min(at.get(), places().size() - 1));
-                }
+                at.set(Math.min(at.get(), places().size() - 1));
             };
         });
     }

@@ -18,6 +18,7 @@ import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelBuffer;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -53,8 +54,13 @@ public final class TallyPane extends ScrollPane {
     private final HBox sweeping = new HBox(6);
     private boolean filling;
 
-    /** @param exporting asks where marks are to be written, and writes them. @param importing asks which file, and reads it */
-    public TallyPane(TallyModel model, AgreementModel agreement, Runnable exporting, Runnable importing) {
+    /**
+     * @param exporting asks where marks are to be written, and writes them
+     * @param importing asks which file, and reads it
+     * @param picturing asks where the picture with its marks is to be written, and writes it
+     */
+    public TallyPane(
+            TallyModel model, AgreementModel agreement, Runnable exporting, Runnable importing, Runnable picturing) {
         this.model = model;
         setId("tally-pane");
         getStyleClass().add("panel-scroll");
@@ -93,10 +99,12 @@ public final class TallyPane extends ScrollPane {
                         Pieces.head("tally.look"),
                         look(),
                         Pieces.head("tally.files"),
-                        new HBox(
+                        new FlowPane(
+                                8,
                                 8,
                                 Pieces.button("tally-export", "tally.export", exporting),
-                                Pieces.button("tally-import", "tally.import", importing)));
+                                Pieces.button("tally-import", "tally.import", importing),
+                                Pieces.button("tally-picture", "tally.picture", picturing)));
         model.desk().study().addListener(o -> fill());
         model.desk().sampleId().addListener(o -> fill());
         model.counter().addListener(o -> fill());
@@ -107,7 +115,7 @@ public final class TallyPane extends ScrollPane {
     }
 
     private void takeCounter() {
-        String name = counter.getEditor().getText().strip();
+        String name = counter.getValue() == null ? "" : counter.getValue().strip();
         if (!filling && !name.isEmpty()) {
             model.counter().set(name);
         }

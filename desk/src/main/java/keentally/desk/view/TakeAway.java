@@ -118,6 +118,11 @@ final class TakeAway {
         return file("sheet", "-trial", "png");
     }
 
+    /** The picture as it is seen. */
+    void shown() {
+        all.get("shown").run();
+    }
+
     void marks(TallyModel tally) {
         file("marks", "-marks", "csv").ifPresent(tally::write);
     }

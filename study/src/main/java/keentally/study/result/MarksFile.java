@@ -137,8 +137,8 @@ public final class MarksFile {
             List<String> words =
                     first.stream().map(w -> w.toLowerCase(Locale.ROOT)).toList();
             Function<String, Integer> place = words::indexOf;
-            int x = Math.max(place.apply("x_px"), place.apply("x"));
-            int y = Math.max(place.apply("y_px"), place.apply("y"));
+            int x = words.contains("x_px") ? place.apply("x_px") : place.apply("x");
+            int y = words.contains("y_px") ? place.apply("y_px") : place.apply("y");
             if (x >= 0 && y >= 0) {
                 return new Heads(true, x, y, place.apply("class"), place.apply("counter"), place.apply("time"));
             }
