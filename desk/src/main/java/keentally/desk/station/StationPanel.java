@@ -125,8 +125,14 @@ public final class StationPanel extends VBox {
         return desk.sampleId().get() + desk.scale() + desk.open().get().isPresent() + desk.methodId();
     }
 
+    /** The method, and on how many samples it is used. */
+    private String methodNow() {
+        return desk.methodId() + " "
+                + new MethodActions(desk).users(desk.methodId()).size();
+    }
+
     private void rebuildWhereChanged() {
-        boolean other = !selected().equals(built) || !desk.methodId().equals(builtMethod);
+        boolean other = !selected().equals(built) || !methodNow().equals(builtMethod);
         if (other || selected().isEmpty() && !sampleNow().equals(builtSample)) {
             rebuild();
         }
@@ -138,7 +144,7 @@ public final class StationPanel extends VBox {
                 : null;
         built = selected();
         builtSample = sampleNow();
-        builtMethod = desk.methodId();
+        builtMethod = methodNow();
         getChildren().clear();
         footer.getChildren().clear();
         shares = Optional.empty();

@@ -215,9 +215,14 @@ class SampleActionsTest {
                 .addListener((o, was, is) -> is.stream()
                         .filter(j -> j.title().equals("Reading pictures") && j.of() == 25)
                         .forEach(j -> done.add(j.done())));
-        actions.add(List.of(many), survey -> List.of());
-        ui.settle(() -> study().samples().size() == 25);
-        assertThat(done).isSorted().isNotEmpty();
+        // steps that follow one another too fast are told together: on a quick machine all of a round may be
+        for (int round = 1; round <= 20 && done.isEmpty(); round++) {
+            int all = 25 * round;
+            actions.add(List.of(many), survey -> List.of());
+            ui.settle(() -> study().samples().size() == all);
+            assertThat(done).isSorted();
+        }
+        assertThat(done).isNotEmpty().allMatch(d -> d <= 25);
         assertThat(desk.message().get()).isEmpty();
     }
 
