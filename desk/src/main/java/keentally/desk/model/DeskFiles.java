@@ -2,12 +2,16 @@ package keentally.desk.model;
 
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import keentally.core.hand.Marks;
+import keentally.core.hand.TallyClass;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
+import keentally.core.quantity.PixelSize;
 import keentally.core.region.ObjectSet;
 import keentally.core.run.Run;
 import keentally.core.view.Layers;
@@ -20,6 +24,7 @@ import keentally.study.plot.HistogramPlot;
 import keentally.study.plot.SpreadPlot;
 import keentally.study.result.CutOuts;
 import keentally.study.result.MarkedPicture;
+import keentally.study.result.MarksFile;
 import keentally.study.result.TakenAway;
 import keentally.study.result.TrialFiles;
 import keentally.study.run.SampleRun;
@@ -75,6 +80,18 @@ public final class DeskFiles {
             return;
         }
         write(folder, work -> CutOuts.write(folder, open.get().pyramid(), objects.get(), work));
+    }
+
+    /** Writes what all counters counted by hand on the sample on the stage. */
+    public void takeMarks(Path file) {
+        List<TallyClass> classes = desk.study().get().classes();
+        Map<String, Marks> tallies = desk.study().get().tallies(desk.sampleId().get());
+        PixelSize size = desk.pixelSize();
+        if (tallies.isEmpty()) {
+            desk.say(Texts.of("tally.nothing"));
+            return;
+        }
+        write(file, work -> MarksFile.write(file, classes, tallies, size));
     }
 
     /** Writes how a measure is spread, as its file's ending says. */

@@ -24,7 +24,6 @@ import keentally.core.hand.Marks;
 import keentally.core.hand.SweepCells;
 import keentally.core.hand.TallyClass;
 import keentally.core.picture.Field;
-import keentally.core.quantity.PixelSize;
 import keentally.core.view.Layer;
 import keentally.core.view.Viewport;
 import keentally.desk.look.Texts;
@@ -310,25 +309,6 @@ public final class TallyModel {
                                 ? Optional.of(
                                         new Layer.Tally(marks(), classes(), radius.get(), strength.get(), called.get()))
                                 : Optional.empty());
-    }
-
-    /** Writes all counters' marks on the sample on the stage. */
-    public void write(Path file) {
-        List<TallyClass> classes = classes();
-        Map<String, Marks> tallies = desk.study().get().tallies(desk.sampleId().get());
-        PixelSize size = desk.pixelSize();
-        if (tallies.isEmpty()) {
-            desk.say(Texts.of("tally.nothing"));
-            return;
-        }
-        desk.job(Texts.of("job.write", file.getFileName()), job -> {
-            try {
-                MarksFile.write(file, classes, tallies, size);
-                ui.execute(() -> desk.say(Texts.of("file.written", file)));
-            } catch (FileFault e) {
-                ui.execute(() -> desk.say(e.getMessage()));
-            }
-        });
     }
 
     /** Takes in marks from a file; those outside the picture are named and left out. */

@@ -122,8 +122,8 @@ public final class DeskWindow {
         root.getStyleClass().add("desk");
         root.setTop(new DeskMenus(this, desk, stageModel, picture).bar());
         this.tally = new TallyModel(desk, stageModel, Platform::runLater);
-        TallyPane counting = new TallyPane(
-                tally, new AgreementModel(tally), () -> take.marks(tally), () -> chooseMarks(), () -> take.shown());
+        TallyPane counting =
+                new TallyPane(tally, new AgreementModel(tally), take::marks, this::chooseMarks, take::shown);
         this.bench = new DeskView(
                 "bench",
                 PANEL_WIDTH,

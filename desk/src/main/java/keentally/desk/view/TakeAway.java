@@ -18,7 +18,6 @@ import keentally.desk.look.Texts;
 import keentally.desk.model.DeskFiles;
 import keentally.desk.model.DeskModel;
 import keentally.desk.stage.StageView;
-import keentally.desk.tally.TallyModel;
 import keentally.study.plot.HistogramPlot;
 import keentally.study.plot.SpreadPlot;
 import keentally.study.result.TakenAway;
@@ -123,8 +122,8 @@ final class TakeAway {
         all.get("shown").run();
     }
 
-    void marks(TallyModel tally) {
-        file("marks", "-marks", "csv").ifPresent(tally::write);
+    void marks() {
+        file("marks", "-marks", "csv").ifPresent(files::takeMarks);
     }
 
     void plot(HistogramPlot plot) {

@@ -11,6 +11,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import keentally.core.geometry.Point;
 import keentally.core.method.Method;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane;
@@ -154,6 +155,12 @@ class DeskFilesTest {
         files.take(folder.resolve("x/../" + DISCS + ".tif"), TakenAway::mask);
         files.takeState(input, "smooth-1");
         files.saveMethod(input);
+        TallyActions tally = new TallyActions(desk);
+        tally.place("Ada", tally.add("disc"), new Point(15, 20));
+        files.takeMarks(input);
+        files.takeShown(input, work -> {
+            throw new AssertionError("nothing is to be painted");
+        });
         ui.settle(desk::quiet);
         assertThat(Files.readAllBytes(input)).isEqualTo(before);
     }
