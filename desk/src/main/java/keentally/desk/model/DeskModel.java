@@ -166,10 +166,13 @@ public final class DeskModel implements AutoCloseable {
         return message.getReadOnlyProperty();
     }
 
-    /** The id of the method that is used on the sample on the stage; without a sample, of the study's first. */
+    /**
+     * The id of the method that is used on the sample on the stage; without a sample, of the study's newest, so that one that was just made
+     * or opened is used on the pictures to come.
+     */
     public String methodId() {
         return sample().map(SampleThing::method)
-                .orElseGet(() -> study.get().methods().getFirst());
+                .orElseGet(() -> study.get().methods().getLast());
     }
 
     public Method method() {

@@ -106,21 +106,31 @@ public final class MethodActions {
         }
     }
 
-    /** Takes a method out that no sample uses; of one that is used it is said where. */
-    public void remove(String methodId) {
+    /** Takes out methods that no sample uses, in one action; of one that is used it is said where. One method always stays. */
+    public void remove(List<String> methodIds) {
         Study study = desk.study().get();
-        String name = study.method(methodId).name();
-        List<String> users = users(methodId);
-        if (!users.isEmpty()) {
-            String samples = users.stream()
-                    .map(id -> study.sample(id).orElseThrow().name())
-                    .collect(Collectors.joining(", "));
-            desk.say(Texts.of("method.in-use", name, samples));
-        } else if (study.methods().size() == 1) {
-            desk.say(Texts.of("method.last"));
-        } else {
-            desk.act(Texts.of("action.method.remove", name), s -> s.withoutMethod(methodId));
+        for (String id : methodIds) {
+            List<String> users = users(id);
+            if (!users.isEmpty()) {
+                String samples = users.stream()
+                        .map(s -> study.sample(s).orElseThrow().name())
+                        .collect(Collectors.joining(", "));
+                desk.say(Texts.of("method.in-use", study.method(id).name(), samples));
+                return;
+            }
         }
+        if (methodIds.size() >= study.methods().size()) {
+            desk.say(Texts.of("method.last"));
+            return;
+        }
+        String names = methodIds.stream().map(id -> study.method(id).name()).collect(Collectors.joining(", "));
+        desk.act(Texts.of("action.method.remove", names), s -> {
+            Study less = s;
+            for (String id : methodIds) {
+                less = less.withoutMethod(id);
+            }
+            return less;
+        });
     }
 
     /** Uses a method on samples, in one action. */

@@ -1,5 +1,6 @@
 package keentally.desk.view;
 
+import java.util.List;
 import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.scene.control.TextField;
@@ -80,7 +81,10 @@ final class MethodDialogs {
             desk.say(Texts.of("method.remove.none"));
             return;
         }
-        list.ask(owner, Texts.of("method.remove.title"), Texts.of("method.remove.about"), Texts.of("method.remove.yes"))
-                .forEach(actions::remove);
+        List<String> gone = list.ask(
+                owner, Texts.of("method.remove.title"), Texts.of("method.remove.about"), Texts.of("method.remove.yes"));
+        if (!gone.isEmpty()) {
+            actions.remove(gone);
+        }
     }
 }

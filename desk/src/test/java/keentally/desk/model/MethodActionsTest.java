@@ -17,6 +17,7 @@ import keentally.study.document.PhaseNote;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
+import keentally.study.method.MethodFile;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -110,16 +111,16 @@ class MethodActionsTest {
     void aMethodInUseIsNotTakenOutAndNothingIsLost() {
         methods.copy();
         Study before = study();
-        methods.remove("m1");
+        methods.remove(List.of("m1"));
         assertThat(desk.message().get())
                 .isEqualTo("Discs is used on discs 2, discs 3: use another method there first.");
         assertThat(study()).isSameAs(before);
         methods.assign("m2", List.of("s2", "s3"));
-        methods.remove("m1");
+        methods.remove(List.of("m1"));
         assertThat(study().methods()).containsExactly("m2");
         assertThat(study().hand("s1", "m1")).isEmpty();
         assertThat(study().phaseNotes("m1")).isEmpty();
-        methods.remove("m2");
+        methods.remove(List.of("m2"));
         assertThat(desk.message().get()).startsWith("Discs 2 is used on");
         desk.undo();
         assertThat(study().hand("s1", "m1")).hasSize(1);
@@ -130,9 +131,40 @@ class MethodActionsTest {
     @Test
     void theOnlyMethodStays() {
         desk.begin(Study.empty());
-        methods.remove(Study.FIRST_METHOD);
-        assertThat(desk.message().get()).isEqualTo("The only method of a study is not taken out.");
+        methods.remove(List.of(Study.FIRST_METHOD));
+        assertThat(desk.message().get()).isEqualTo("A study keeps one method at least.");
         assertThatThrownBy(() -> Study.empty().withoutMethod(Study.FIRST_METHOD))
                 .isInstanceOf(IllegalArgumentException.class);
+    }
+
+    /** Whoever opens a method first and adds the pictures then means it for them. */
+    @Test
+    void aMethodThatIsOpenedBeforeAnyPictureIsUsedOnThem() throws Exception {
+        desk.begin(Study.empty());
+        Path file = folder.resolve("cells.method.json");
+        MethodFile.write(
+                file,
+                Method.empty("Cells", LengthUnit.PX).add(0, Steps.find("smooth").orElseThrow()));
+        new DeskFiles(desk, ui).openMethod(file);
+        ui.settle(() -> desk.method().name().equals("Cells"));
+        new SampleActions(desk, ui).add(List.of(folder.resolve("1.tif")), survey -> List.of());
+        ui.settle(() -> study().samples().size() == 1);
+        assertThat(used("s1")).isEqualTo("Cells");
+    }
+
+    /** Ids are counted up: the tenth comes behind the ninth, and one that is gone is not used again while there are younger ones. */
+    @Test
+    void theNewestMethodIsTheLast() {
+        for (int i = 0; i < 11; i++) {
+            methods.add();
+        }
+        assertThat(study().methods()).endsWith("m9", "m10", "m11", "m12");
+        methods.remove(List.of("m3", "m7"));
+        assertThat(study().methods()).hasSize(10);
+        methods.add();
+        assertThat(study().methods()).endsWith("m12", "m13");
+        desk.undo();
+        desk.undo();
+        assertThat(study().methods()).as("both came back at once").hasSize(12);
     }
 }

@@ -1,6 +1,7 @@
 package keentally.study.document;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -38,6 +39,10 @@ public final class Study {
     /** In the place of a method's id: counted by hand, whatever the method. */
     private static final String COUNTED = "";
 
+    /** Of ids with numbers that are counted up. */
+    private static final Comparator<String> OLDEST_FIRST =
+            Comparator.comparingInt(String::length).thenComparing(Comparator.naturalOrder());
+
     private static final String HAND = "hand/";
     private static final String METHOD = "method/";
     private static final String PHASES = "phases/";
@@ -67,12 +72,12 @@ public final class Study {
         return new Study(thing.map(t -> things.plus(id, t)).orElseGet(() -> things.minus(id)));
     }
 
-    /** The ids of the methods, in order. */
+    /** The ids of the methods, the oldest first. */
     public List<String> methods() {
         return things.keySet().stream()
                 .filter(id -> id.startsWith(METHOD))
                 .map(id -> id.substring(METHOD.length()))
-                .sorted()
+                .sorted(OLDEST_FIRST)
                 .toList();
     }
 
@@ -86,10 +91,11 @@ public final class Study {
                 .withoutHand(h -> h.method().equals(id) && method.indexOf(h.step()) < 0);
     }
 
-    /** An id that no method has. */
+    /** An id behind those of all methods. */
     public String newMethodId() {
+        String last = methods().getLast();
         int n = methods().size() + 1;
-        while (things.containsKey(METHOD + "m" + n)) {
+        while (OLDEST_FIRST.compare("m" + n, last) <= 0) {
             n++;
         }
         return "m" + n;
