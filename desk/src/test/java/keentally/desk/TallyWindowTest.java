@@ -205,6 +205,29 @@ class TallyWindowTest {
         desk.quiet();
     }
 
+    /** Whatever is in the hand when another sample comes on the stage stays with the sample it was taken up on. */
+    @Test
+    void aMarkInTheHandDoesNotGoToAnotherSample() throws IOException {
+        count(60, 60);
+        Path second = Files.copy(folder.resolve("drawn.png"), folder.resolve("second.png"));
+        desk.open(second);
+        count(200, 200);
+        List<Point> before = marks().places();
+        desk.show("s1", "threshold-1");
+        desk.click("view-tally");
+        desk.pointAt(60, 60);
+        desk.pressMouse();
+        desk.hold(KeyCode.CONTROL);
+        desk.keys(KeyCode.DOWN);
+        desk.letGo(KeyCode.CONTROL);
+        desk.release();
+        assertThat(desk.onFx(() -> desk.model().sampleId().get())).isEqualTo("s2");
+        assertThat(marks().places()).isEqualTo(before);
+        assertThat(desk.onFx(() -> desk.model().selection().get())).isEmpty();
+        desk.show("s1", "threshold-1");
+        assertThat(marks().list()).hasSize(1);
+    }
+
     @Test
     void aClassGoesWithItsMarksOnlyWhenThatIsMeant() {
         classOf("round");

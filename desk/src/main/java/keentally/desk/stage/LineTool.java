@@ -112,6 +112,16 @@ public final class LineTool implements StageTool {
     }
 
     @Override
+    public boolean giveUp() {
+        boolean drawing = held >= 0;
+        if (drawing) {
+            line.set(before);
+            held = -1;
+        }
+        return drawing;
+    }
+
+    @Override
     public boolean key(KeyEvent e) {
         if (line.get().isEmpty()) {
             return false;

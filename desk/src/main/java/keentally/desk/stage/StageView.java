@@ -84,6 +84,7 @@ public final class StageView extends Region {
     }
 
     private void listen() {
+        desk.sampleId().addListener(o -> letGo());
         desk.open().addListener((o, was, is) -> opened(was, is));
         desk.shown().addListener(o -> repaint());
         desk.preview().addListener(o -> repaint());
@@ -222,6 +223,15 @@ public final class StageView extends Region {
         if (model.tool().get().map(t -> t.key(e)).orElse(false)) {
             placeMarks();
             e.consume();
+        }
+    }
+
+    /** What is in the hand belongs to the sample that it was taken up on; the button may still be down. */
+    private void letGo() {
+        if (drawing) {
+            drawing = false;
+            dragged = true;
+            giveUpDrawing();
         }
     }
 

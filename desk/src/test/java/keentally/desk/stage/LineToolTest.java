@@ -84,4 +84,15 @@ class LineToolTest {
         }
         assertThat(line().length()).isEqualTo(110);
     }
+
+    @Test
+    void aLineInTheHandIsGivenUp() {
+        mouse.trace(10, 20, 110, 20);
+        Segment drawn = line();
+        mouse.press(110, 20);
+        mouse.drag(300, 300);
+        assertThat(tool.giveUp()).isTrue();
+        assertThat(line()).isEqualTo(drawn);
+        assertThat(tool.giveUp()).isFalse();
+    }
 }
