@@ -1,27 +1,25 @@
 package keentally.desk.tally;
 
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.stream.Collectors;
-import javafx.beans.property.DoubleProperty;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import javafx.beans.property.IntegerProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
-import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleIntegerProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import keentally.core.agree.Agreement;
 import keentally.core.agree.Matching;
 import keentally.core.geometry.Point;
-import keentally.core.hand.Mark;
 import keentally.core.hand.Marks;
-import keentally.core.hand.TallyClass;
+import keentally.core.quantity.Length;
+import keentally.core.quantity.MissingScaleException;
 import keentally.core.region.ObjectSet;
 import keentally.desk.model.Newest;
 import keentally.study.run.SampleRun;
@@ -42,7 +40,7 @@ public final class AgreementModel {
     private final Newest newest;
     private final ObjectProperty<Optional<String>> against = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<Optional<String>> of = new SimpleObjectProperty<>(Optional.empty());
-    private final DoubleProperty within = new SimpleDoubleProperty(10);
+    private final ObjectProperty<Length> within = new SimpleObjectProperty<>(Length.of("10 px"));
     private final ObjectProperty<Kind> kind = new SimpleObjectProperty<>(Kind.MISSED);
     private final IntegerProperty at = new SimpleIntegerProperty(-1);
     private final ReadOnlyObjectWrapper<Optional<Outcome>> outcome = new ReadOnlyObjectWrapper<>(Optional.empty());
@@ -59,61 +57,66 @@ public final class AgreementModel {
         against.addListener(o -> ask());
         of.addListener(o -> ask());
         within.addListener(o -> ask());
-        kind.addListener(o -> at.set(-1));
+        kind.addListener(o -> {
+            at.set(-1);
+            tally.call(List.of(), AROUND);
+        });
     }
 
     /**
      * What came of it.
      *
-     * @param first the marks
-     * @param second where the things of the second are, by their places in the agreement
      * @param objects those that the marks were held against; empty for another counter
-     * @param others the other counter's marks; none for objects
+     * @param places of each disagreement by its kind, the one that it is about first
+     * @param classes which class became what, by their ids, of marks that have a partner among another counter's
      */
     public record Outcome(
-            Agreement agreement, Marks first, List<Point> second, Optional<ObjectSet> objects, Marks others) {
-        /** The places of each disagreement of a kind, the one that it is about first. */
-        List<List<Point>> places(Kind of) {
-            List<Point> marks = first.places();
-            return switch (of) {
-                case MISSED ->
-                    Arrays.stream(agreement.missed())
-                            .mapToObj(m -> List.of(marks.get(m)))
-                            .toList();
-                case EXTRA ->
-                    Arrays.stream(agreement.extra())
-                            .mapToObj(s -> List.of(second.get(s)))
-                            .toList();
-                case MERGED ->
-                    agreement.merged().stream()
-                            .map(g -> g.several().stream().map(marks::get).toList())
-                            .toList();
-                case SPLIT ->
-                    agreement.split().stream()
-                            .map(g -> {
-                                List<Point> all = new ArrayList<>(List.of(marks.get(g.one())));
-                                g.several().forEach(s -> all.add(second.get(s)));
-                                return List.copyOf(all);
-                            })
-                            .toList();
-            };
+            Agreement agreement,
+            Optional<ObjectSet> objects,
+            Map<Kind, List<List<Point>>> places,
+            Map<String, Map<String, Integer>> classes) {
+        static Outcome ofObjects(Marks marks, ObjectSet objects, double reach) {
+            List<Point> centres = IntStream.range(0, objects.count())
+                    .mapToObj(i -> objects.regions().centroid(objects.region(i)))
+                    .toList();
+            Agreement agreement = Matching.withObjects(marks.places(), objects, reach);
+            return new Outcome(agreement, Optional.of(objects), places(agreement, marks.places(), centres), Map.of());
         }
 
-        /** Which class became what, of those that have a partner, with how often; classes by their names. */
-        Map<String, Map<String, Integer>> classes(List<TallyClass> known) {
-            Map<String, String> names =
-                    known.stream().collect(Collectors.toMap(TallyClass::id, TallyClass::name, (a, b) -> a));
-            Map<String, Map<String, Integer>> table = new TreeMap<>();
+        static Outcome ofCounters(Marks mine, Marks theirs, double reach) {
+            Agreement agreement = Matching.between(mine.places(), theirs.places(), reach);
+            Map<String, Map<String, Integer>> classes = new TreeMap<>();
             int[] partner = agreement.partner();
-            for (int m = 0; m < partner.length && objects.isEmpty(); m++) {
+            for (int m = 0; m < partner.length; m++) {
                 if (partner[m] >= 0) {
-                    Mark mine = first.list().get(m);
-                    Mark theirs = others.list().get(partner[m]);
-                    table.computeIfAbsent(names.getOrDefault(mine.kind(), mine.kind()), k -> new TreeMap<>())
-                            .merge(names.getOrDefault(theirs.kind(), theirs.kind()), 1, Integer::sum);
+                    classes.computeIfAbsent(mine.list().get(m).kind(), k -> new TreeMap<>())
+                            .merge(theirs.list().get(partner[m]).kind(), 1, Integer::sum);
                 }
             }
-            return table;
+            return new Outcome(agreement, Optional.empty(), places(agreement, mine.places(), theirs.places()), classes);
+        }
+
+        private static Map<Kind, List<List<Point>>> places(Agreement of, List<Point> first, List<Point> second) {
+            return Map.of(
+                    Kind.MISSED,
+                    Arrays.stream(of.missed())
+                            .mapToObj(m -> List.of(first.get(m)))
+                            .toList(),
+                    Kind.EXTRA,
+                    Arrays.stream(of.extra())
+                            .mapToObj(s -> List.of(second.get(s)))
+                            .toList(),
+                    Kind.MERGED,
+                    of.merged().stream()
+                            .map(g -> g.several().stream().map(first::get).toList())
+                            .toList(),
+                    Kind.SPLIT,
+                    of.split().stream()
+                            .map(g -> Stream.concat(
+                                            Stream.of(first.get(g.one())),
+                                            g.several().stream().map(second::get))
+                                    .toList())
+                            .toList());
         }
     }
 
@@ -131,8 +134,8 @@ public final class AgreementModel {
         return of.get().map(all::ofKind).orElse(all);
     }
 
-    /** How far a mark may be from its thing, in pixels. */
-    public DoubleProperty within() {
+    /** How far a mark may be from its thing; told in real units it is the same on samples of any scale. */
+    public ObjectProperty<Length> within() {
         return within;
     }
 
@@ -150,27 +153,32 @@ public final class AgreementModel {
         return outcome.getReadOnlyProperty();
     }
 
+    /** In pixels of this sample; nothing for a real length on a sample without a scale. */
+    private Optional<Double> reach() {
+        try {
+            return Optional.of(within.get().px(tally.desk().scale())).filter(Double::isFinite);
+        } catch (MissingScaleException noScale) {
+            return Optional.empty();
+        }
+    }
+
     private void ask() {
         Optional<String> other = against.get();
         Marks marks = chosen(tally.marks());
         Optional<ObjectSet> objects = tally.run().flatMap(SampleRun::objects);
         Marks others = chosen(other.map(tally.actions()::marks).orElse(Marks.NONE));
-        boolean possible = tally.open().get() && (other.isPresent() || objects.isPresent());
+        Optional<Double> px = reach();
+        boolean possible = tally.open().get() && px.isPresent() && (other.isPresent() || objects.isPresent());
         if (!possible) {
             newest.drop();
             outcome.set(Optional.empty());
             return;
         }
-        double reach = within.get();
+        double reach = px.get();
         newest.ask(work -> {
             Outcome made = other.isPresent()
-                    ? new Outcome(
-                            Matching.between(marks.places(), others.places(), reach),
-                            marks,
-                            others.places(),
-                            Optional.empty(),
-                            others)
-                    : held(marks, objects.orElseThrow(), reach);
+                    ? Outcome.ofCounters(marks, others, reach)
+                    : Outcome.ofObjects(marks, objects.orElseThrow(), reach);
             return () -> {
                 outcome.set(Optional.of(made));
                 at.set(Math.min(at.get(), places().size() - 1));
@@ -178,18 +186,9 @@ public final class AgreementModel {
         });
     }
 
-    private static Outcome held(Marks marks, ObjectSet objects, double reach) {
-        List<Point> centres = new ArrayList<>();
-        for (int i = 0; i < objects.count(); i++) {
-            centres.add(objects.regions().centroid(objects.region(i)));
-        }
-        return new Outcome(
-                Matching.withObjects(marks.places(), objects, reach), marks, centres, Optional.of(objects), Marks.NONE);
-    }
-
     /** The disagreements of the kind that is looked at. */
     List<List<Point>> places() {
-        return outcome.get().map(o -> o.places(kind.get())).orElse(List.of());
+        return outcome.get().map(o -> o.places().get(kind.get())).orElse(List.of());
     }
 
     /** Goes to the next disagreement of the kind, or the one before, round and round. */

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -135,11 +136,8 @@ final class AgreementSection extends VBox {
     private void reach() {
         String typed = within.getText().strip();
         try {
-            double px = Length.of(typed).px(tally.desk().scale());
-            if (px >= 0 && Double.isFinite(px)) {
-                model.within().set(px);
-                return;
-            }
+            model.within().set(Length.of(typed));
+            return;
         } catch (IllegalArgumentException notALength) {
             // said below
         }
@@ -151,7 +149,7 @@ final class AgreementSection extends VBox {
         kinds.getChildren().clear();
         for (AgreementModel.Kind kind : AgreementModel.Kind.values()) {
             String word = ChoiceSetting.word(kind);
-            int n = now.map(o -> o.places(kind).size()).orElse(0);
+            int n = now.map(o -> o.places().get(kind).size()).orElse(0);
             ToggleButton button = new ToggleButton(Texts.of("agreement." + word, Figures.number(n)));
             button.setId("agreement-" + word);
             button.getStyleClass().setAll("hand");
@@ -164,7 +162,7 @@ final class AgreementSection extends VBox {
             });
             kinds.getChildren().add(button);
         }
-        numbers.setText(now.map(AgreementSection::told).orElse(Texts.of("agreement.none")));
+        numbers.setText(now.map(AgreementSection::told).orElseGet(() -> Texts.of(nothing())));
         int all = model.places().size();
         place.setText(
                 model.at().get() < 0 || all == 0
@@ -173,6 +171,12 @@ final class AgreementSection extends VBox {
         classes.setText(now.map(this::classes).orElse(""));
         classes.setManaged(!classes.getText().isEmpty());
         rule.setText(Texts.of(model.against().get().isPresent() ? "agreement.rule.counter" : "agreement.rule"));
+    }
+
+    /** Why nothing can be held together. */
+    private String nothing() {
+        boolean real = model.within().get().unit().isReal();
+        return real && tally.desk().scale().isEmpty() ? "agreement.no-scale" : "agreement.none";
     }
 
     private static String told(AgreementModel.Outcome outcome) {
@@ -195,15 +199,19 @@ final class AgreementSection extends VBox {
 
     /** Only what became something else is told; the rest is right. */
     private String classes(AgreementModel.Outcome outcome) {
+        Map<String, String> names =
+                tally.classes().stream().collect(Collectors.toMap(TallyClass::id, TallyClass::name));
         List<String> lines = new ArrayList<>();
-        for (Map.Entry<String, Map<String, Integer>> mine :
-                outcome.classes(tally.classes()).entrySet()) {
-            mine.getValue().forEach((theirs, n) -> {
-                if (!theirs.equals(mine.getKey())) {
-                    lines.add(Texts.of("agreement.became", mine.getKey(), theirs, Figures.number(n)));
-                }
-            });
-        }
+        outcome.classes()
+                .forEach((mine, became) -> became.forEach((theirs, n) -> {
+                    if (!theirs.equals(mine)) {
+                        lines.add(Texts.of(
+                                "agreement.became",
+                                names.getOrDefault(mine, mine),
+                                names.getOrDefault(theirs, theirs),
+                                Figures.number(n)));
+                    }
+                }));
         return String.join("\n", lines);
     }
 }
