@@ -426,6 +426,14 @@ final class Database implements AutoCloseable {
                 .findOne();
     }
 
+    boolean isPacked(String sha256) {
+        return handle.createQuery("SELECT count(*) FROM packed WHERE sha256 = ?")
+                        .bind(0, sha256)
+                        .mapTo(Long.class)
+                        .one()
+                > 0;
+    }
+
     long packedCount() {
         return handle.createQuery("SELECT count(*) FROM packed")
                 .mapTo(Long.class)

@@ -169,15 +169,18 @@ public final class PictureShelf {
     }
 
     private static boolean pack(Source source, StudyFile study) throws FileFault {
-        if (Files.exists(source.file())) {
-            byte[] bytes = WholeFile.read(source.file());
-            String sha256 = Sha256.of(bytes);
-            if (source.stamp().map(s -> s.sha256().equals(sha256)).orElse(true)) {
-                study.pack(sha256, source.file().getFileName().toString(), bytes);
-                return true;
-            }
+        if (source.stamp().isPresent() && study.isPacked(source.stamp().get().sha256())) {
+            return true;
         }
-        return source.stamp().isPresent()
-                && study.packed(source.stamp().get().sha256()).isPresent();
+        if (!Files.exists(source.file())) {
+            return false;
+        }
+        byte[] bytes = WholeFile.read(source.file());
+        String sha256 = Sha256.of(bytes);
+        boolean same = source.stamp().map(s -> s.sha256().equals(sha256)).orElse(true);
+        if (same) {
+            study.pack(sha256, source.file().getFileName().toString(), bytes);
+        }
+        return same;
     }
 }

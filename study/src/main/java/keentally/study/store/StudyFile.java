@@ -425,6 +425,11 @@ public final class StudyFile implements AutoCloseable {
         return onKeeper("read", () -> database.packed(sha256));
     }
 
+    /** Whether a picture is packed in, by the sum of its bytes. */
+    public boolean isPacked(String sha256) throws FileFault {
+        return onKeeper("read", () -> database.isPacked(sha256));
+    }
+
     /** How many pictures are packed in. */
     public long packedCount() throws FileFault {
         return onKeeper("read", database::packedCount);
