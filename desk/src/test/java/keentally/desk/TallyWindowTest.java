@@ -128,6 +128,9 @@ class TallyWindowTest {
             desk.keys(KeyCode.ENTER);
         }
         assertThat(desk.text("tally-swept")).isEqualTo("Cell 6 of 6; 5 looked at.");
+        desk.keys(KeyCode.F);
+        desk.keys(KeyCode.SHIFT, KeyCode.ENTER);
+        desk.keys(KeyCode.ENTER);
         count(60, 200);
         desk.keys(KeyCode.SHIFT, KeyCode.ENTER);
         assertThat(desk.text("tally-swept")).startsWith("Cell 5 of 6");
@@ -266,10 +269,14 @@ class TallyWindowTest {
         Files.writeString(csv, "x,y,class,counter\n10,20,seed,Ben\n9000,1,seed,Ben\n30,40,,\n");
         desk.marks(csv);
         assertThat(desk.text("message"))
-                .isEqualTo("2 marks were taken in; 1 lie outside the picture and were left out.");
+                .isEqualTo("Marks taken in: 2; there already: 0; outside the picture and left out: 1.");
         assertThat(marks("Ben").places()).containsExactly(new Point(10, 20));
         assertThat(marks().list()).hasSize(3);
         assertThat(classes()).extracting(TallyClass::name).containsExactly("Thing", "seed");
+        desk.marks(csv);
+        assertThat(desk.text("message"))
+                .isEqualTo("Marks taken in: 0; there already: 2; outside the picture and left out: 1.");
+        assertThat(marks().list()).hasSize(3);
         Files.writeString(csv, "name,place\nrye,left\n");
         desk.marks(csv);
         assertThat(desk.text("message")).contains("is no table of marks");

@@ -57,15 +57,4 @@ public record SweepCells(List<Rectangle> cells) {
         }
         return false;
     }
-
-    /** The cell that a place belongs to; −1 for none. */
-    public int at(double x, double y) {
-        for (int i = 0; i < cells.size(); i++) {
-            Rectangle c = cells.get(i);
-            if (x >= c.x() && x < c.right() && y >= c.y() && y < c.bottom()) {
-                return i;
-            }
-        }
-        return -1;
-    }
 }

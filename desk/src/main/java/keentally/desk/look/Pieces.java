@@ -38,6 +38,15 @@ public final class Pieces {
         return button;
     }
 
+    /** A number with its unit, never cut off. */
+    public static Label figure(String id, String text) {
+        Label label = new Label(text);
+        label.setId(id);
+        label.getStyleClass().addAll("figure", "number");
+        label.setMinWidth(Region.USE_PREF_SIZE);
+        return label;
+    }
+
     /** One button a word, the chosen one down. @param key of their texts, and of their names */
     public static <E extends Enum<E>> HBox choices(String key, E[] all, ObjectProperty<E> chosen) {
         HBox row = new HBox();

@@ -3,10 +3,14 @@ package keentally.desk.model;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import keentally.core.colour.Rgb;
 import keentally.core.geometry.Point;
 import keentally.core.hand.Glyph;
@@ -22,9 +26,12 @@ public final class TallyActions {
     /** More cannot be told apart by their glyphs, nor reached by a key. */
     public static final int MOST_CLASSES = 9;
 
-    private static final int[] COLOURS = {
-        0xf0c75e, 0x6fb0cf, 0xb5532d, 0x2fa08f, 0xe3a8c4, 0x9cc25a, 0x9a4f8e, 0xf7ead0, 0x2b6d94
-    };
+    /** Colours that marks can have, those that new classes get first. */
+    public static final List<Rgb> COLOURS = IntStream.of(
+                    0xf0c75e, 0x6fb0cf, 0xb5532d, 0x2fa08f, 0xe3a8c4, 0x9cc25a, 0x9a4f8e, 0xf7ead0, 0x2b6d94, 0x27335f,
+                    0x5a3413, 0x7c8288)
+            .mapToObj(Rgb::from)
+            .toList();
 
     private final DeskModel desk;
 
@@ -79,20 +86,19 @@ public final class TallyActions {
             throw new IllegalArgumentException(Texts.of("tally.many-classes", String.valueOf(MOST_CLASSES)));
         }
         checkName(classes, name, "");
-        int number = classes.stream()
-                        .mapToInt(c -> Integer.parseInt(c.id().substring(1)))
-                        .max()
-                        .orElse(0)
-                + 1;
+        Set<String> ids = classes.stream().map(TallyClass::id).collect(Collectors.toSet());
+        int number = classes.size() + 1;
+        while (ids.contains("c" + number)) {
+            number++;
+        }
         Glyph glyph = Arrays.stream(Glyph.values())
                 .filter(g -> classes.stream().noneMatch(c -> c.glyph() == g))
                 .findFirst()
                 .orElse(Glyph.CROSS);
-        Rgb colour = Arrays.stream(COLOURS)
-                .mapToObj(Rgb::from)
+        Rgb colour = COLOURS.stream()
                 .filter(r -> classes.stream().noneMatch(c -> c.colour().equals(r)))
                 .findFirst()
-                .orElse(Rgb.from(COLOURS[0]));
+                .orElse(COLOURS.getFirst());
         return new TallyClass("c" + number, name, glyph, colour);
     }
 
@@ -147,42 +153,43 @@ public final class TallyActions {
 
     /**
      * Takes in marks from a file, on the sample that {@code at} says: classes are found by name, or added; counters by theirs, or they
-     * are {@code counter}'s.
+     * are {@code counter}'s. Marks that are there already are not counted twice.
      *
+     * @return how many were new; none where study or sample are gone
      * @throws IllegalArgumentException in a sentence, where there are too many classes
      */
-    public void bring(Address at, List<MarksFile.Entry> entries, String counter, String nameless) {
-        if (at.study() != desk.holding().get()) {
-            return;
+    public int bring(Address at, List<MarksFile.Entry> entries, String counter, String nameless) {
+        Study before = desk.study().get();
+        if (at.study() != desk.holding().get() || before.sample(at.sampleId()).isEmpty()) {
+            return 0;
         }
-        List<TallyClass> classes = new ArrayList<>(desk.study().get().classes());
+        List<TallyClass> classes = new ArrayList<>(before.classes());
         Map<String, String> ids = new HashMap<>();
         classes.forEach(c -> ids.put(c.name(), c.id()));
-        Map<String, List<Mark>> by = new HashMap<>();
+        Map<String, Set<Mark>> by = new TreeMap<>();
+        before.tallies(at.sampleId()).forEach((who, marks) -> by.put(who, new LinkedHashSet<>(marks.list())));
+        int fresh = 0;
         for (MarksFile.Entry entry : entries) {
             String name = entry.kind().isBlank() ? nameless : entry.kind();
             if (!ids.containsKey(name)) {
-                TallyClass fresh = fresh(classes, name);
-                classes.add(fresh);
-                ids.put(name, fresh.id());
+                TallyClass added = fresh(classes, name);
+                classes.add(added);
+                ids.put(name, added.id());
             }
-            by.computeIfAbsent(entry.counter().isBlank() ? counter : entry.counter(), k -> new ArrayList<>())
-                    .add(new Mark(entry.at(), ids.get(name), entry.second()));
+            String who = entry.counter().isBlank() ? counter : entry.counter();
+            Mark mark = new Mark(entry.at(), ids.get(name), entry.second());
+            fresh += by.computeIfAbsent(who, k -> new LinkedHashSet<>()).add(mark) ? 1 : 0;
         }
-        desk.act(Texts.of("action.tally.bring", String.valueOf(entries.size())), s -> {
-            if (s.sample(at.sampleId()).isEmpty()) {
-                return s;
-            }
-            Study study = s.withClasses(classes);
-            for (Map.Entry<String, List<Mark>> counted : by.entrySet()) {
-                List<Mark> all = new ArrayList<>(
-                        Optional.ofNullable(study.tallies(at.sampleId()).get(counted.getKey()))
-                                .orElse(Marks.NONE)
-                                .list());
-                all.addAll(counted.getValue());
-                study = study.withTally(at.sampleId(), counted.getKey(), new Marks(all));
-            }
-            return study;
-        });
+        if (fresh > 0) {
+            desk.act(Texts.of("action.tally.bring", String.valueOf(fresh)), s -> {
+                Study study = s.withClasses(classes);
+                for (Map.Entry<String, Set<Mark>> counted : by.entrySet()) {
+                    study = study.withTally(
+                            at.sampleId(), counted.getKey(), new Marks(List.copyOf(counted.getValue())));
+                }
+                return study;
+            });
+        }
+        return fresh;
     }
 }

@@ -27,7 +27,7 @@ public final class MarkNodes {
     }
 
     /** @param style a class of the style sheet beside the usual ones */
-    void line(List<Point> points, String style) {
+    public void line(List<Point> points, String style) {
         add(new Polyline(flat(points)), "mark-under", style);
         add(new Polyline(flat(points)), "mark-over", style);
     }

@@ -203,9 +203,9 @@ final class SharesSection extends VBox {
             cells.add(new PhaseColour("phase-colour-" + p, Rgb.from(ink), c -> phases.colour(name, c)));
         }
         cells.add(name(p));
-        cells.add(figure("share-" + p, Texts.of("shares.percent", percent(counted.pixels()[p], base))));
-        cells.add(figure("area-" + p, area(counted.pixels()[p])));
-        desk.sample().flatMap(SampleThing::mass).ifPresent(m -> cells.add(figure("mass-" + p, mass(m, p))));
+        cells.add(Pieces.figure("share-" + p, Texts.of("shares.percent", percent(counted.pixels()[p], base))));
+        cells.add(Pieces.figure("area-" + p, area(counted.pixels()[p])));
+        desk.sample().flatMap(SampleThing::mass).ifPresent(m -> cells.add(Pieces.figure("mass-" + p, mass(m, p))));
         for (int c = 0; c < cells.size(); c++) {
             grid.add(cells.get(c), c, p);
             GridPane.setHgrow(cells.get(c), c == (counted.phases() ? 2 : 0) ? Priority.ALWAYS : Priority.NEVER);
@@ -297,14 +297,6 @@ final class SharesSection extends VBox {
             desk.say(Texts.complaint(e.getMessage()));
         }
         fill();
-    }
-
-    private static Label figure(String id, String text) {
-        Label label = new Label(text);
-        label.setId(id);
-        label.getStyleClass().addAll("figure", "number");
-        label.setMinWidth(Region.USE_PREF_SIZE);
-        return label;
     }
 
     /** Named by typing where the station keeps names. */

@@ -1,10 +1,9 @@
 package keentally.desk.tally;
 
 import java.nio.file.Path;
-import java.util.HashMap;
+import java.util.DoubleSummaryStatistics;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Executor;
@@ -26,6 +25,7 @@ import keentally.core.hand.TallyClass;
 import keentally.core.picture.Field;
 import keentally.core.view.Layer;
 import keentally.core.view.Viewport;
+import keentally.core.words.Figures;
 import keentally.desk.look.Texts;
 import keentally.desk.model.Address;
 import keentally.desk.model.DeskModel;
@@ -53,7 +53,7 @@ public final class TallyModel {
     private final BooleanProperty open = new SimpleBooleanProperty();
     private final ObjectProperty<Optional<SweepCells>> sweep = new SimpleObjectProperty<>(Optional.empty());
     private final IntegerProperty cell = new SimpleIntegerProperty(-1);
-    private final Map<String, Set<Integer>> visited = new HashMap<>();
+    private final Set<Integer> visited = new HashSet<>();
     private final ObjectProperty<List<Point>> called = new SimpleObjectProperty<>(List.of());
 
     /** @param ui runs what it is given on the interface thread, in order */
@@ -215,12 +215,11 @@ public final class TallyModel {
         actions.remove(counter.get(), index);
     }
 
-    boolean removeLast() {
+    void removeLast() {
         int n = marks().list().size();
         if (n > 0) {
             actions.remove(counter.get(), n - 1);
         }
-        return n > 0;
     }
 
     private Optional<Field> field() {
@@ -235,7 +234,7 @@ public final class TallyModel {
         }
         try {
             sweep.set(Optional.of(SweepCells.of(field.get(), side)));
-            visited.put(sweepKey(), new HashSet<>());
+            visited.clear();
             go(0);
         } catch (IllegalArgumentException e) {
             desk.say(Texts.complaint(e.getMessage()));
@@ -247,16 +246,12 @@ public final class TallyModel {
         cell.set(-1);
     }
 
-    private String sweepKey() {
-        return desk.sampleId().get() + "/" + counter.get();
-    }
-
     /** To the next cell, or the one before; the one that is left counts as looked at. */
     public void step(int by) {
         sweep.get().ifPresent(s -> {
             int next = cell.get() + by;
             if (cell.get() >= 0) {
-                visited().add(cell.get());
+                visited.add(cell.get());
             }
             if (next >= s.cells().size()) {
                 desk.say(Texts.of("tally.sweep.done", String.valueOf(s.cells().size())));
@@ -275,9 +270,9 @@ public final class TallyModel {
         show();
     }
 
-    /** The cells that were looked at. */
+    /** The cells that this sweep has looked at. */
     public Set<Integer> visited() {
-        return visited.computeIfAbsent(sweepKey(), k -> new HashSet<>());
+        return visited;
     }
 
     /** Brings a part of the picture in sight, as large as it can be. */
@@ -291,12 +286,17 @@ public final class TallyModel {
         });
     }
 
-    /** Calls places out, and brings the first in sight. @param around how much of the picture is to be seen about it, in pixels */
+    /** Calls places out, and brings all of them in sight. @param around how much of the picture is to be seen about them, in pixels */
     void call(List<Point> places, double around) {
         called.set(places);
         if (!places.isEmpty()) {
-            Point at = places.getFirst();
-            look(new Rectangle(at.x() - around, at.y() - around, 2 * around, 2 * around));
+            DoubleSummaryStatistics x = places.stream().mapToDouble(Point::x).summaryStatistics();
+            DoubleSummaryStatistics y = places.stream().mapToDouble(Point::y).summaryStatistics();
+            look(new Rectangle(
+                    x.getMin() - around,
+                    y.getMin() - around,
+                    x.getMax() - x.getMin() + 2 * around,
+                    y.getMax() - y.getMin() + 2 * around));
         }
     }
 
@@ -337,13 +337,12 @@ public final class TallyModel {
 
     private void bring(Address here, List<MarksFile.Entry> inside, int left, String who) {
         try {
-            if (!inside.isEmpty()) {
-                actions.bring(here, inside, who, Texts.of("tally.class.first"));
-            }
+            int fresh = actions.bring(here, inside, who, Texts.of("tally.class.first"));
             desk.say(Texts.of(
-                    left == 0 ? "tally.brought" : "tally.brought-some",
-                    String.valueOf(inside.size()),
-                    String.valueOf(left)));
+                    "tally.brought",
+                    Figures.number(fresh),
+                    Figures.number(inside.size() - fresh),
+                    Figures.number(left)));
         } catch (IllegalArgumentException e) {
             desk.say(Texts.complaint(e.getMessage()));
         }

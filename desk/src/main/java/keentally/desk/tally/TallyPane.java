@@ -27,6 +27,7 @@ import javafx.scene.layout.VBox;
 import keentally.core.hand.Marks;
 import keentally.core.hand.TallyClass;
 import keentally.core.quantity.Length;
+import keentally.core.quantity.MissingScaleException;
 import keentally.core.view.TallyPainter;
 import keentally.core.words.Figures;
 import keentally.desk.look.AmountField;
@@ -39,7 +40,7 @@ import keentally.desk.look.Texts;
 /** What stands at the right while things are counted by hand: counter, classes, sweep, how marks look, agreement, files. */
 public final class TallyPane extends ScrollPane {
     private static final int ICON = 6;
-    private static final double NAME = 96;
+    private static final double NAME = 84;
 
     private final TallyModel model;
     private final ComboBox<String> counter = new ComboBox<>();
@@ -189,22 +190,14 @@ public final class TallyPane extends ScrollPane {
         name.setMinWidth(NAME);
         name.setMaxWidth(Double.MAX_VALUE);
         GridPane.setHgrow(name, Priority.ALWAYS);
-        Label n = figure("tally-count-" + (i + 1), Figures.number(count));
-        Label share = figure(
+        Label n = Pieces.figure("tally-count-" + (i + 1), Figures.number(count));
+        Label share = Pieces.figure(
                 "tally-share-" + (i + 1),
                 sum == 0 ? "" : Texts.of("shares.percent", Figures.percent(100.0 * count / sum)));
         Button change = new TallyLook("tally-look-" + (i + 1), kind, model.actions());
         Button remove =
                 Glyph.REMOVE.button("tally-remove-" + (i + 1), Texts.of("tally.remove-class"), () -> remove(kind));
         classes.addRow(i, key, name, n, share, change, remove);
-    }
-
-    private static Label figure(String id, String text) {
-        Label label = new Label(text);
-        label.setId(id);
-        label.getStyleClass().addAll("figure", "number");
-        label.setMinWidth(Region.USE_PREF_SIZE);
-        return label;
     }
 
     static ImageView icon(TallyClass kind) {
@@ -280,20 +273,20 @@ public final class TallyPane extends ScrollPane {
     }
 
     private void beginSweep() {
-        length(side.getText())
-                .ifPresentOrElse(
-                        model::beginSweep,
-                        () -> model.desk()
-                                .say(Texts.of(
-                                        "tally.sweep.wrong", side.getText().strip())));
-    }
-
-    private Optional<Double> length(String text) {
+        String typed = side.getText().strip();
         try {
-            return Optional.of(Length.of(text.strip()).px(model.desk().scale())).filter(px -> px > 0);
+            double px = Length.of(typed).px(model.desk().scale());
+            if (px > 0) {
+                model.beginSweep(px);
+                return;
+            }
+        } catch (MissingScaleException noScale) {
+            model.desk().say(Texts.complaint(noScale.getMessage()));
+            return;
         } catch (IllegalArgumentException notALength) {
-            return Optional.empty();
+            // said below
         }
+        model.desk().say(Texts.of("tally.sweep.wrong", typed));
     }
 
     private VBox look() {

@@ -17,8 +17,13 @@ import keentally.desk.stage.StageTool;
  * Shift to the one before. Shift and the middle button move the picture.
  */
 final class TallyTool implements StageTool {
+    /** How far from a mark the pointer still means it, in pixels of the window. */
+    private static final double REACH = 8;
+
+    private static final double INSET = 12;
+
     private final TallyModel model;
-    private double reach = 8;
+    private double zoom = 1;
     private int held = -1;
     private Point now;
     private Point pointer = new Point(0, 0);
@@ -29,8 +34,10 @@ final class TallyTool implements StageTool {
 
     @Override
     public void place(Viewport view, Pane over) {
+        zoom = view.zoom();
         MarkNodes nodes = new MarkNodes(over, view);
-        model.sweep().get().filter(s -> model.cell().get() >= 0).ifPresent(s -> {
+        model.sweep().get().ifPresent(s -> {
+            model.visited().forEach(i -> tick(nodes, view, s.cells().get(i)));
             Rectangle c = s.cells().get(model.cell().get());
             nodes.outline(
                     List.of(
@@ -45,13 +52,28 @@ final class TallyTool implements StageTool {
         }
     }
 
+    /** In the upper left corner of a cell that was looked at, where it is in sight and large enough. */
+    private static void tick(MarkNodes nodes, Viewport view, Rectangle cell) {
+        double x = cell.x() + INSET / view.zoom();
+        double y = cell.y() + INSET / view.zoom();
+        boolean seen = view.windowX(x) > 0
+                && view.windowY(y) > 0
+                && view.windowX(x) < view.width()
+                && view.windowY(y) < view.height();
+        if (seen && Math.min(cell.width(), cell.height()) * view.zoom() > 3 * INSET) {
+            double step = INSET / 3 / view.zoom();
+            nodes.line(
+                    List.of(new Point(x, y), new Point(x + step, y + step), new Point(x + 3 * step, y - step)),
+                    "mark-line");
+        }
+    }
+
     @Override
     public boolean pressed(Point at, double within, MouseEvent e) {
         if (e.getButton() == MouseButton.MIDDLE || e.isShiftDown()) {
             return false;
         }
-        reach = within;
-        int near = model.marks().nearest(at, reach);
+        int near = model.marks().nearest(at, within);
         if (e.getButton() == MouseButton.SECONDARY) {
             if (near >= 0) {
                 model.remove(near);
@@ -104,13 +126,16 @@ final class TallyTool implements StageTool {
         }
         return switch (e.getCode()) {
             case DELETE -> {
-                int near = model.marks().nearest(pointer, reach);
+                int near = model.marks().nearest(pointer, REACH / zoom);
                 if (near >= 0) {
                     model.remove(near);
                 }
                 yield true;
             }
-            case BACK_SPACE -> model.removeLast() || true;
+            case BACK_SPACE -> {
+                model.removeLast();
+                yield true;
+            }
             case ENTER -> {
                 boolean sweeping = model.sweep().get().isPresent();
                 model.step(e.isShiftDown() ? -1 : 1);

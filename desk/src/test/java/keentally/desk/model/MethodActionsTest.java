@@ -100,7 +100,7 @@ class MethodActionsTest {
         assertThat(desk.method().steps()).isEmpty();
         methods.assign("m2", List.of("s1", "s3"));
         assertThat(methods.users("m2")).containsExactly("s1", "s3");
-        assertThat(desk.undoable()).contains("use Untitled method on 1 samples");
+        assertThat(desk.undoable()).contains("use Untitled method on samples: 1");
         desk.undo();
         assertThat(methods.users("m2")).containsExactly("s1");
         methods.assign("m2", List.of("s1"));
