@@ -79,6 +79,9 @@ final class FactsSection implements PicturePanel.PanelSection {
     }
 
     private void fillMethods() {
+        if (used.isShowing()) {
+            return; // somebody is choosing
+        }
         filling = true;
         used.getItems().setAll(desk.study().get().methods());
         used.setValue(desk.methodId());

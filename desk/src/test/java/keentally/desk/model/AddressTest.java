@@ -2,9 +2,6 @@ package keentally.desk.model;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.awt.Color;
-import java.awt.Graphics2D;
-import java.awt.image.BufferedImage;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -47,7 +44,7 @@ class AddressTest {
         Study study = Study.empty().with("m2", Method.empty("Second", LengthUnit.PX));
         for (int i = 1; i <= 2; i++) {
             Path file = folder.resolve("tray" + i + ".png");
-            ImageIO.write(tray(60 + 10 * i), "png", file.toFile());
+            ImageIO.write(Trays.image(60 + 10 * i), "png", file.toFile());
             study = study.with("s" + i, SampleThing.of("tray " + i, PictureRef.of(file, 1), i == 1 ? "m1" : "m2"));
         }
         desk.begin(study);
@@ -59,17 +56,6 @@ class AddressTest {
         busy.countDown();
         desk.close();
         assertThat(crashes).isEmpty();
-    }
-
-    private static BufferedImage tray(int radius) {
-        BufferedImage image = new BufferedImage(220, 200, BufferedImage.TYPE_INT_RGB);
-        Graphics2D pen = image.createGraphics();
-        pen.setColor(new Color(60, 62, 66));
-        pen.fillRect(0, 0, 220, 200);
-        pen.setColor(new Color(225, 222, 215));
-        pen.fillOval(110 - radius, 100 - radius, 2 * radius, 2 * radius);
-        pen.dispose();
-        return image;
     }
 
     private void keepBusy() {
@@ -129,7 +115,7 @@ class AddressTest {
     @Test
     void picturesReadLateAreAddedWithTheMethodThatWasInUse() throws Exception {
         Path late = folder.resolve("late.png");
-        ImageIO.write(tray(50), "png", late.toFile());
+        ImageIO.write(Trays.image(50), "png", late.toFile());
         keepBusy();
         actions.add(List.of(late), survey -> List.of());
         showSecond();
@@ -141,7 +127,7 @@ class AddressTest {
     @Test
     void whatWasAskedForInAStudyThatIsGoneGoesNowhere() throws Exception {
         Path late = folder.resolve("late.png");
-        ImageIO.write(tray(50), "png", late.toFile());
+        ImageIO.write(Trays.image(50), "png", late.toFile());
         keepBusy();
         actions.add(List.of(late), survey -> List.of());
         desk.begin(Study.empty());
@@ -155,7 +141,8 @@ class AddressTest {
     void jobsAreListedAndStopped() throws Exception {
         Path many = Files.createDirectory(folder.resolve("many"));
         for (int i = 0; i < 12; i++) {
-            ImageIO.write(tray(40 + i), "png", many.resolve("p" + i + ".png").toFile());
+            ImageIO.write(
+                    Trays.image(40 + i), "png", many.resolve("p" + i + ".png").toFile());
         }
         keepBusy();
         actions.add(List.of(many), survey -> List.of());

@@ -3,9 +3,6 @@ package keentally.desk.picture;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.awt.Color;
-import java.awt.Graphics2D;
-import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -19,6 +16,7 @@ import keentally.core.picture.Field;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.InterfaceThread;
 import keentally.desk.model.SampleActions;
+import keentally.desk.model.Trays;
 import keentally.study.document.PictureRef;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
@@ -59,15 +57,8 @@ class FieldActionsTest {
 
     /** @param radius of a bright tray in the middle; 0 for none */
     private Path tray(int number, int radius) throws IOException {
-        BufferedImage image = new BufferedImage(220, 200, BufferedImage.TYPE_INT_RGB);
-        Graphics2D pen = image.createGraphics();
-        pen.setColor(new Color(60, 62, 66));
-        pen.fillRect(0, 0, 220, 200);
-        pen.setColor(new Color(225, 222, 215));
-        pen.fillOval(110 - radius, 100 - radius, 2 * radius, 2 * radius);
-        pen.dispose();
         Path file = folder.resolve("tray" + number + ".png");
-        ImageIO.write(image, "png", file.toFile());
+        ImageIO.write(Trays.image(radius), "png", file.toFile());
         return file;
     }
 
