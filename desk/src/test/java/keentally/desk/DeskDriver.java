@@ -25,6 +25,7 @@ import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
 import javafx.geometry.VerticalDirection;
 import javafx.scene.Node;
+import javafx.scene.Parent;
 import javafx.scene.control.Button;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ComboBox;
@@ -40,6 +41,7 @@ import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
+import javafx.scene.layout.Region;
 import javafx.scene.robot.Robot;
 import javafx.stage.Stage;
 import javafx.stage.Window;
@@ -55,6 +57,7 @@ import keentally.core.work.Work;
 import keentally.core.work.Workers;
 import keentally.desk.look.Theme;
 import keentally.desk.model.DeskModel;
+import keentally.desk.pair.PairModel;
 import keentally.desk.picture.PictureModel;
 import keentally.desk.station.StationActions;
 import keentally.desk.trial.TrialModel;
@@ -377,6 +380,30 @@ public final class DeskDriver implements AutoCloseable {
 
     public void click(String id) {
         clickOn(node(id));
+        quiet();
+    }
+
+    public PairModel pair() {
+        return window.pair();
+    }
+
+    /** What stands in a box, one label after the other. */
+    public List<String> lines(String id) {
+        Parent box = (Parent) node(id);
+        return onFx(() -> box.getChildrenUnmodifiable().stream()
+                .map(n -> ((Labeled) n).getText())
+                .toList());
+    }
+
+    /** Clicks where a point of the second view's picture is. */
+    public void clickSecond(double x, double y) {
+        Region second = (Region) node("second");
+        moveTo(onFx(() -> {
+            Viewport view = pair().second().get().orElseThrow().place().there(view(), (int) second.getWidth(), (int)
+                    second.getHeight());
+            return second.localToScreen(view.windowX(x), view.windowY(y));
+        }));
+        robot.clickOn(MouseButton.PRIMARY);
         quiet();
     }
 

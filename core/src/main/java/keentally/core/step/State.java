@@ -116,6 +116,11 @@ public final class State implements HoldsBuffers {
         return with(Slot.MASK, found.mask()).with(Slot.OBJECTS, found);
     }
 
+    /** The mask as it is, whatever objects are told apart in it. */
+    public State maskAlone() {
+        return with(Slot.MASK, needMask());
+    }
+
     /** With a mask kept under a name; another one of that name is let go of. */
     public State aside(String name, Mask kept) {
         return with(Slot.ASIDE, find(Slot.ASIDE).orElse(AsideMasks.NONE).and(name, kept));

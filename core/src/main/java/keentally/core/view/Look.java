@@ -35,6 +35,13 @@ public record Look(Overlay overlay, Set<Mark> marks, double strength, boolean me
         return new Look(overlay, fewer, strength, meanFill);
     }
 
+    /** With one kind of mark more. */
+    public Look and(Mark mark) {
+        Set<Mark> more = EnumSet.of(mark);
+        more.addAll(marks);
+        return new Look(overlay, more, strength, meanFill);
+    }
+
     boolean has(Mark mark) {
         return marks.contains(mark) && overlay != Overlay.BARE;
     }

@@ -15,6 +15,7 @@ import keentally.core.quantity.PixelSize;
 import keentally.core.region.ObjectSet;
 import keentally.core.run.Run;
 import keentally.core.view.Layers;
+import keentally.core.view.Viewport;
 import keentally.core.work.Work;
 import keentally.desk.look.Texts;
 import keentally.study.document.Thing.SheetThing;
@@ -25,6 +26,7 @@ import keentally.study.plot.SpreadPlot;
 import keentally.study.result.CutOuts;
 import keentally.study.result.MarkedPicture;
 import keentally.study.result.MarksFile;
+import keentally.study.result.PairPicture;
 import keentally.study.result.TakenAway;
 import keentally.study.result.TrialFiles;
 import keentally.study.run.SampleRun;
@@ -69,6 +71,28 @@ public final class DeskFiles {
     /** Writes what is seen on the stage at the picture's resolution. */
     public void takeShown(Path file, Function<Work, Layers> layers) {
         write(file, work -> new MarkedPicture(layers.apply(work), work).write(file));
+    }
+
+    /**
+     * Two views as they are seen.
+     *
+     * @param stacked whether the second stands below the first
+     */
+    public record Views(OneView first, OneView second, boolean stacked) {}
+
+    /** @param layers made away from the interface thread */
+    public record OneView(String caption, Function<Work, Layers> layers, Viewport part) {
+        private PairPicture.View view(Work work) {
+            return new PairPicture.View(caption, layers.apply(work), part);
+        }
+    }
+
+    /** Writes two views as one picture with captions. */
+    public void takePair(Path file, Views views) {
+        write(
+                file,
+                work -> new PairPicture(views.first().view(work), views.second().view(work), views.stacked())
+                        .write(file, work));
     }
 
     /** Writes every kept object as a picture of its own. */

@@ -35,7 +35,16 @@ public final class TrialRuns {
      *
      * @param made as the runner takes it
      */
-    public record TrialSample(Sample made, Pyramid pyramid) {}
+    public record TrialSample(Sample made, OpenSample open) {
+        public Pyramid pyramid() {
+            return open.pyramid();
+        }
+    }
+
+    /** Keeps a sample's picture in memory as one that was shown; on the interface thread. */
+    public void keep(TrialSample sample) {
+        pictures.keep(sample.open());
+    }
 
     /** What reads a sample's picture, where it is not in memory, and makes the sample; asked for on the interface thread. */
     public Reading reading(Study study, String sampleId, String methodId) {
@@ -44,7 +53,7 @@ public final class TrialRuns {
         Optional<OpenSample> known = pictures.find(thing.picture());
         return cancel -> {
             OpenSample open = known.isPresent() ? known.get() : read(thing, cancel);
-            return new TrialSample(maker.sample(open, asked), open.pyramid());
+            return new TrialSample(maker.sample(open, asked), open);
         };
     }
 

@@ -3,6 +3,7 @@ package keentally.desk.stage;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import keentally.core.picture.Mask;
 import keentally.core.picture.PhaseMap;
 import keentally.core.picture.Picture;
@@ -30,7 +31,7 @@ import keentally.desk.model.OpenSample;
  * @param lens another state in a round hole, where one is held over the picture
  * @param open the sample's own picture, whose pyramid is made already
  */
-record Scene(
+public record Scene(
         State state,
         Optional<Mask> before,
         Look look,
@@ -51,7 +52,7 @@ record Scene(
      * @param dye the one dye that is seen where dyes are; empty for all
      * @param again how often the objects' colours were drawn again
      */
-    record SceneLook(
+    public record SceneLook(
             Optional<String> channel,
             Optional<Contrast> contrast,
             PhaseSeen phases,
@@ -74,7 +75,7 @@ record Scene(
      * @param y middle
      * @param radius in window pixels
      */
-    record Lens(State state, double x, double y, double radius) {}
+    public record Lens(State state, double x, double y, double radius) {}
 
     /** Masks and objects lie on the original; prepared pictures are shown as they are. */
     static Layers layers(State state, Look look, SceneLook seen, Pyramids pyramids, Work work) {
@@ -95,6 +96,15 @@ record Scene(
                 return look.meanFill() ? pyramids.means(objects, asIs, work) : pyramids.colours(objects, seen.again);
             }
         });
+    }
+
+    /** This scene's layers, to be made away from the interface thread, where nothing of them is kept. */
+    public Function<Work, Layers> made() {
+        return work -> {
+            Pyramids own = new Pyramids(passing -> () -> {});
+            open.ifPresent(o -> own.know(o.file().picture(), o.pyramid()));
+            return layers(own, work);
+        };
     }
 
     /** This scene's layers: its state's, what its station changed, and what is selected. */

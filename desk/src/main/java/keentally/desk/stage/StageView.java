@@ -1,45 +1,27 @@
 package keentally.desk.stage;
 
-import java.nio.IntBuffer;
 import java.util.HashSet;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
-import javafx.application.Platform;
 import javafx.collections.SetChangeListener;
-import javafx.scene.image.ImageView;
-import javafx.scene.image.PixelBuffer;
-import javafx.scene.image.PixelFormat;
-import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
-import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
-import javafx.scene.shape.Rectangle;
 import keentally.core.geometry.Point;
-import keentally.core.method.MethodStep;
-import keentally.core.picture.Field;
-import keentally.core.picture.Mask;
-import keentally.core.picture.Picture;
 import keentally.core.region.ObjectSet;
-import keentally.core.run.Readings;
-import keentally.core.run.Run;
-import keentally.core.run.Sample;
-import keentally.core.step.Flow;
 import keentally.core.step.State;
 import keentally.core.view.Layer;
 import keentally.core.view.Layers;
 import keentally.core.view.Look;
 import keentally.core.view.Viewport;
-import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.OpenSample;
-import keentally.study.run.SampleRun;
 
 /** The stage: shows what the painter painted, moves it along until the next is there, and turns the mouse into looking and choosing. */
 public final class StageView extends Region {
@@ -50,10 +32,8 @@ public final class StageView extends Region {
 
     private final DeskModel desk;
     private final StageModel model;
-    private final Painter painter;
-    private final ImageView shown = new ImageView();
-    private final Pane over = new Pane();
-    private Viewport painted;
+    private final StageState state;
+    private final StageCanvas canvas;
     private double pressX;
     private double pressY;
     private double dragX;
@@ -64,21 +44,11 @@ public final class StageView extends Region {
     public StageView(DeskModel desk, StageModel model, Consumer<Throwable> onCrash) {
         this.desk = desk;
         this.model = model;
-        this.painter = new Painter(
-                desk.work(new Cancel()),
-                (view, pixels) -> Platform.runLater(() -> show(view, pixels)),
-                desk::hold,
-                onCrash);
+        this.state = new StageState(desk, model);
+        this.canvas = new StageCanvas(desk, onCrash);
         getStyleClass().add("stage");
         setId("stage");
-        shown.setManaged(false);
-        over.setManaged(false);
-        over.setMouseTransparent(true);
-        getChildren().addAll(shown, over);
-        Rectangle clip = new Rectangle();
-        clip.widthProperty().bind(widthProperty());
-        clip.heightProperty().bind(heightProperty());
-        setClip(clip);
+        getChildren().add(canvas);
         listen();
         mouse();
     }
@@ -129,7 +99,7 @@ public final class StageView extends Region {
                 && was.get().pyramid().width() == is.get().pyramid().width()
                 && was.get().pyramid().height() == is.get().pyramid().height();
         if (is.isEmpty()) {
-            shown.setImage(null);
+            canvas.clear();
         } else if (!sameSize || model.view().get().isEmpty()) {
             fit();
         }
@@ -162,16 +132,23 @@ public final class StageView extends Region {
 
     /** One window pixel for a pixel of the picture, about the middle of the window. */
     public void realPixels() {
-        model.view().get().ifPresent(v -> zoom(v.width() / 2.0, v.height() / 2.0, 1 / v.zoom()));
+        model.view().get().ifPresent(v -> zoomAt(v.width() / 2.0, v.height() / 2.0, 1 / v.zoom()));
     }
 
     public void zoomBy(double factor) {
-        model.view().get().ifPresent(v -> zoom(v.width() / 2.0, v.height() / 2.0, factor));
+        model.view().get().ifPresent(v -> zoomAt(v.width() / 2.0, v.height() / 2.0, factor));
     }
 
-    private void zoom(double x, double y, double factor) {
+    /** Nearer or farther, what is at a place of the window staying there. */
+    public void zoomAt(double x, double y, double factor) {
         model.fitted().set(false);
         look(v -> v.zoomedAt(x, y, factor));
+    }
+
+    /** Moves the picture by so many pixels of the window. */
+    public void moveBy(double dx, double dy) {
+        model.fitted().set(false);
+        look(v -> v.moved(dx, dy));
     }
 
     private void look(UnaryOperator<Viewport> how) {
@@ -254,15 +231,15 @@ public final class StageView extends Region {
     public void placeMarks() {
         Optional<Viewport> view = model.view().get();
         if (view.isPresent() && model.tool().get().isPresent()) {
-            model.tool().get().get().place(view.get(), over);
+            model.tool().get().get().place(view.get(), canvas.over());
         } else {
-            over.getChildren().clear();
+            canvas.over().getChildren().clear();
         }
     }
 
     private void scrolled(ScrollEvent e) {
         if (e.getDeltaY() != 0) {
-            zoom(e.getX(), e.getY(), e.getDeltaY() > 0 ? WHEEL_STEP : 1 / WHEEL_STEP);
+            zoomAt(e.getX(), e.getY(), e.getDeltaY() > 0 ? WHEEL_STEP : 1 / WHEEL_STEP);
         }
         e.consume();
     }
@@ -280,8 +257,7 @@ public final class StageView extends Region {
         dragX = e.getX();
         dragY = e.getY();
         if (dragged) {
-            model.fitted().set(false);
-            look(v -> v.moved(dx, dy));
+            moveBy(dx, dy);
         }
         moved(e);
     }
@@ -299,7 +275,7 @@ public final class StageView extends Region {
 
     /** A click chooses the object under it; with Ctrl it adds to those chosen or takes away. */
     private void choose(MouseEvent e) {
-        Optional<ObjectSet> objects = finalObjects();
+        Optional<ObjectSet> objects = state.objects();
         if (objects.isEmpty() || model.view().get().isEmpty()) {
             return;
         }
@@ -315,52 +291,22 @@ public final class StageView extends Region {
         desk.selection().set(Set.copyOf(chosen));
     }
 
-    /** The state on the stage: that of the selected station, or the sample as it came. */
-    private Optional<State> stateShown() {
-        if (model.plain().get()) {
-            return start();
-        }
-        if (model.atEnd().get() && finalState().isPresent()) {
-            return finalState();
-        }
-        if (desk.station().get().equals(DeskModel.PICTURE)) {
-            return start();
-        }
-        return desk.reached(desk.station().get()).map(Run.Station::after).or(this::start);
-    }
-
-    /** The sample as it came; with its field once a run is back. */
-    private Optional<State> start() {
-        Optional<Sample> run = desk.shown().get().map(s -> s.run().sample());
-        return run.map(s -> State.of(s.picture(), s.field(), s.scale()))
-                .or(() -> desk.open().get().map(o -> o.file().picture()).map(StageView::whole));
-    }
-
-    private static State whole(Picture picture) {
-        return State.of(picture, Field.whole(picture.width(), picture.height()), Optional.empty());
-    }
-
     private void repaint() {
         Optional<Scene> scene = scene();
         scene.ifPresent(s -> {
             model.flow().set(s.state().seen());
-            follow(s.view());
-            painter.paint(s);
+            canvas.paint(s);
         });
     }
 
     /** What is on the stage just now, made into layers away from the interface thread; nothing without a picture. */
     public Optional<Function<Work, Layers>> layersShown() {
-        return scene().map(s -> work -> {
-            Pyramids own = new Pyramids(passing -> () -> {});
-            s.open().ifPresent(o -> own.know(o.file().picture(), o.pyramid()));
-            return s.layers(own, work);
-        });
+        return scene().map(Scene::made);
     }
 
     private Optional<Scene> scene() {
-        Optional<State> state = stateShown();
-        if (state.isEmpty() || model.view().get().isEmpty()) {
+        Optional<State> now = state.now();
+        if (now.isEmpty() || model.view().get().isEmpty()) {
             return Optional.empty();
         }
         Viewport view = model.view().get().get();
@@ -373,8 +319,8 @@ public final class StageView extends Region {
                                 LENS_RADIUS))
                 : Optional.empty();
         return Optional.of(new Scene(
-                state.get(),
-                before(),
+                now.get(),
+                state.before(),
                 model.look(),
                 selected(),
                 model.bare().get() ? Optional.empty() : model.tally().get(),
@@ -395,55 +341,26 @@ public final class StageView extends Region {
         Set<Integer> regions = desk.selection().get();
         return regions.isEmpty() || model.bare().get()
                 ? Optional.empty()
-                : finalObjects().map(objects -> new Layer.SelectedObjects(objects, regions));
+                : state.objects().map(objects -> new Layer.SelectedObjects(objects, regions));
     }
 
-    private Optional<State> finalState() {
-        return desk.shown().get().flatMap(SampleRun::readings).map(Readings::state);
-    }
-
-    private Optional<ObjectSet> finalObjects() {
-        return desk.shown().get().flatMap(SampleRun::objects);
-    }
-
-    /** What the selected station turned into another mask. */
-    private Optional<Mask> before() {
-        Optional<MethodStep> step = desk.method().step(desk.station().get());
-        boolean turns = step.filter(s ->
-                        s.description().needs() == Flow.MASK && s.description().gives() == Flow.MASK)
-                .isPresent();
-        return turns && !model.atEnd().get()
-                ? desk.entering(desk.station().get()).flatMap(State::mask)
-                : Optional.empty();
-    }
-
-    /** Until the next picture is painted, the last one is moved to where it belongs. */
-    private void follow(Viewport view) {
-        if (painted == null) {
-            return;
-        }
-        double scale = view.zoom() / painted.zoom();
-        shown.setX(view.windowX(painted.left()));
-        shown.setY(view.windowY(painted.top()));
-        shown.setFitWidth(painted.width() * scale);
-        shown.setFitHeight(painted.height() * scale);
-    }
-
-    private void show(Viewport view, int[] pixels) {
-        PixelBuffer<IntBuffer> buffer = new PixelBuffer<>(
-                view.width(), view.height(), IntBuffer.wrap(pixels), PixelFormat.getIntArgbPreInstance());
-        shown.setImage(new WritableImage(buffer));
-        painted = view;
-        model.view().get().ifPresent(this::follow);
+    /** Marks the place that the pointer is at in the other of two views. */
+    public void point(Optional<Point> window) {
+        canvas.point(window);
     }
 
     /** Whether everything asked for is on the stage. */
     public boolean quiet() {
-        return painter.quiet();
+        return canvas.quiet();
     }
 
     public void close() {
-        painter.close();
+        canvas.close();
+    }
+
+    @Override
+    protected void layoutChildren() {
+        canvas.resizeRelocate(0, 0, getWidth(), getHeight());
     }
 
     @Override

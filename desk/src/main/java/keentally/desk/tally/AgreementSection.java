@@ -5,13 +5,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -19,10 +15,9 @@ import javafx.scene.layout.VBox;
 import keentally.core.agree.Agreement;
 import keentally.core.hand.TallyClass;
 import keentally.core.quantity.Length;
-import keentally.core.setting.ChoiceSetting;
 import keentally.core.words.Figures;
 import keentally.desk.look.AmountField;
-import keentally.desk.look.Glyph;
+import keentally.desk.look.KindSteps;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
@@ -37,8 +32,7 @@ final class AgreementSection extends VBox {
     private final Label numbers = Prose.of("", "figure-line");
     private final Label rule = Prose.of("", "hint");
     private final Label classes = Prose.of("", "figure-line");
-    private final Label place = new Label();
-    private final FlowPane kinds = new FlowPane(4, 4);
+    private final KindSteps<AgreementModel.Kind> steps;
     private boolean filling;
 
     AgreementSection(TallyModel tally, AgreementModel model) {
@@ -65,9 +59,7 @@ final class AgreementSection extends VBox {
         });
         numbers.setId("agreement-numbers");
         classes.setId("agreement-classes");
-        place.setId("agreement-place");
-        Button before = Glyph.EARLIER.button("agreement-before", Texts.of("agreement.before"), () -> model.step(-1));
-        Button next = Glyph.LATER.button("agreement-next", Texts.of("agreement.next"), () -> model.step(1));
+        this.steps = new KindSteps<>("agreement", AgreementModel.Kind.values(), model.kind(), model::step);
         HBox with = new HBox(8, Pieces.name("agreement.with"), against);
         with.getStyleClass().add("row");
         HBox which = new HBox(8, Pieces.name("agreement.of"), of);
@@ -76,9 +68,7 @@ final class AgreementSection extends VBox {
         HBox.setHgrow(gap, Priority.ALWAYS);
         HBox near = new HBox(8, Pieces.name("agreement.within"), gap, within);
         near.getStyleClass().add("row");
-        HBox steps = new HBox(8, before, next, place);
-        steps.getStyleClass().add("row");
-        getChildren().addAll(Pieces.head("agreement.head"), which, with, near, numbers, kinds, steps, classes, rule);
+        getChildren().addAll(Pieces.head("agreement.head"), which, with, near, numbers, steps, classes, rule);
         model.outcome().addListener(o -> fill());
         model.kind().addListener(o -> fill());
         model.at().addListener(o -> fill());
@@ -146,28 +136,10 @@ final class AgreementSection extends VBox {
 
     private void fill() {
         Optional<AgreementModel.Outcome> now = model.outcome().get();
-        kinds.getChildren().clear();
-        for (AgreementModel.Kind kind : AgreementModel.Kind.values()) {
-            String word = ChoiceSetting.word(kind);
-            int n = now.map(o -> o.places().get(kind).size()).orElse(0);
-            ToggleButton button = new ToggleButton(Texts.of("agreement." + word, Figures.number(n)));
-            button.setId("agreement-" + word);
-            button.getStyleClass().setAll("hand");
-            button.setFocusTraversable(false);
-            button.setSelected(model.kind().get() == kind);
-            button.setTooltip(new Tooltip(Texts.of("agreement." + word + ".help")));
-            button.setOnAction(e -> {
-                button.setSelected(true);
-                model.kind().set(kind);
-            });
-            kinds.getChildren().add(button);
-        }
+        steps.fill(
+                kind -> now.map(o -> o.places().get(kind).size()).orElse(0),
+                model.at().get());
         numbers.setText(now.map(AgreementSection::told).orElseGet(() -> Texts.of(nothing())));
-        int all = model.places().size();
-        place.setText(
-                model.at().get() < 0 || all == 0
-                        ? ""
-                        : Texts.of("agreement.at", String.valueOf(model.at().get() + 1), String.valueOf(all)));
         classes.setText(now.map(this::classes).orElse(""));
         classes.setManaged(!classes.getText().isEmpty());
         rule.setText(Texts.of(model.against().get().isPresent() ? "agreement.rule.counter" : "agreement.rule"));

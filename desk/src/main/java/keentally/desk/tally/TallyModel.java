@@ -311,6 +311,12 @@ public final class TallyModel {
                                 : Optional.empty());
     }
 
+    /** What is counted on a sample by whoever counts now, as it is to be shown. */
+    public Layer.Tally layer(String sampleId) {
+        Marks of = desk.study().get().tallies(sampleId).getOrDefault(counter.get(), Marks.NONE);
+        return new Layer.Tally(of, classes(), radius.get(), strength.get(), List.of());
+    }
+
     /** Takes in marks from a file; those outside the picture are named and left out. */
     public void read(Path file) {
         Address here = desk.here();

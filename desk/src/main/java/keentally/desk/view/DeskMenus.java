@@ -3,6 +3,7 @@ package keentally.desk.view;
 import java.nio.file.Path;
 import java.util.Optional;
 import java.util.function.Consumer;
+import javafx.beans.property.BooleanProperty;
 import javafx.event.Event;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuBar;
@@ -209,13 +210,18 @@ final class DeskMenus {
                 item("station-after", "Page_Down", () -> stations.go(1)));
     }
 
+    private static void turn(BooleanProperty what) {
+        what.set(!what.get());
+    }
+
     private Menu look() {
         ToggleGroup overlays = new ToggleGroup();
         Menu menu = menu(
                 "look",
                 item("bench", "", () -> window.showBench()),
                 item("objects", "", () -> window.showObjects()),
-                item("tally", "", () -> window.showTally()));
+                item("tally", "", () -> window.showTally()),
+                item("compare", "", () -> window.showCompare()));
         for (ObjectsPane.Together how : ObjectsPane.Together.values()) {
             String word = ChoiceSetting.word(how);
             menu.getItems()
@@ -268,6 +274,10 @@ final class DeskMenus {
                                 () -> picture.ruling().set(!picture.ruling().get())),
                         item("contrast-as-is", "", () -> stage.contrast().set(Optional.empty())),
                         item("tray", "", () -> window.foldTray()),
+                        line(),
+                        item("two-views", "", () -> turn(window.pair().open())),
+                        item("two-views-swap", "", () -> turn(window.pair().swapped())),
+                        item("two-views-turn", "", () -> turn(window.pair().stacked())),
                         line(),
                         item("fit", "", () -> window.stage().fit()),
                         item("real", "Shortcut+1", () -> window.stage().realPixels()),

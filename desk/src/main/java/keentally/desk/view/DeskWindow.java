@@ -38,6 +38,10 @@ import keentally.desk.model.DeskModel;
 import keentally.desk.model.OpenStudy.Keeping;
 import keentally.desk.model.StudyActions;
 import keentally.desk.objects.ObjectsPane;
+import keentally.desk.pair.ComparePane;
+import keentally.desk.pair.ComparisonModel;
+import keentally.desk.pair.PairModel;
+import keentally.desk.pair.PairPane;
 import keentally.desk.picture.PictureModel;
 import keentally.desk.stage.StageModel;
 import keentally.desk.stage.StageView;
@@ -76,7 +80,11 @@ public final class DeskWindow {
     private final DeskView bench;
     private final DeskView table;
     private final DeskView count;
+    private final DeskView compare;
     private final TallyModel tally;
+    private final PairModel pair;
+    private final ComparisonModel comparison;
+    private final PairPane parted;
     private final Rail rail;
     private final Preferences preferences;
     private final TrialSheet trials;
@@ -94,7 +102,11 @@ public final class DeskWindow {
         tray.managedProperty().bind(tray.visibleProperty());
         preferUnit();
         this.stage = new StageView(desk, stageModel, onCrash);
-        this.take = new TakeAway(desk, files, stage, preferences, window);
+        this.tally = new TallyModel(desk, stageModel, Platform::runLater);
+        this.pair = new PairModel(desk, stageModel, Platform::runLater, id -> Optional.of(tally.layer(id)));
+        this.comparison = new ComparisonModel(pair, Platform::runLater);
+        this.parted = new PairPane(pair, stage, () -> take().pair(), onCrash);
+        this.take = new TakeAway(desk, files, stage, parted, preferences, window);
         picture.savingBy(take::plot);
         StationPanel station = new StationPanel(desk, picture, stageModel, () -> trials().toggle());
         ScrollPane panel = new ScrollPane(station);
@@ -121,7 +133,6 @@ public final class DeskWindow {
         root.setId("desk");
         root.getStyleClass().add("desk");
         root.setTop(new DeskMenus(this, desk, stageModel, picture).bar());
-        this.tally = new TallyModel(desk, stageModel, Platform::runLater);
         TallyPane counting =
                 new TallyPane(tally, new AgreementModel(tally), take::marks, this::chooseMarks, take::shown);
         this.bench = new DeskView(
@@ -133,7 +144,9 @@ public final class DeskWindow {
                 () -> trials.isOpen().get() ? trials.panel() : stationSide);
         this.table = new DeskView("objects", TABLE_WIDTH, true, trials::close, Optional.empty(), () -> objects);
         this.count = new DeskView("tally", TALLY_WIDTH, true, trials::close, Optional.of(tally.tool()), () -> counting);
-        this.rail = new Rail(List.of(bench, table, count), this::stand);
+        ComparePane comparing = new ComparePane(comparison);
+        this.compare = new DeskView("compare", PANEL_WIDTH, true, trials::close, Optional.empty(), () -> comparing);
+        this.rail = new Rail(List.of(bench, table, count, compare), this::stand);
         root.setLeft(rail);
         root.setCenter(middle());
         root.setBottom(new StatusLine(desk, stageModel, waysOut()));
@@ -158,7 +171,7 @@ public final class DeskWindow {
     }
 
     private Region middle() {
-        StackPane ground = new StackPane(stage, empty(), starters, trials.tiles());
+        StackPane ground = new StackPane(parted, empty(), starters, trials.tiles());
         trials.tiles().visibleProperty().bind(trials.isOpen());
         VBox middle = new VBox(
                 new StageBar(desk, stageModel, picture, stage), ground, new ProfileStrip(desk, picture, stageModel));
@@ -188,6 +201,10 @@ public final class DeskWindow {
         stageModel.atEnd().set(view.atEnd());
         picture.viewTool().set(view.tool());
         tally.open().set(view == count);
+        comparison.active().set(view == compare);
+        if (view == compare) {
+            comparison.begin();
+        }
     }
 
     void showBench() {
@@ -200,6 +217,15 @@ public final class DeskWindow {
 
     void showTally() {
         rail.show(count);
+    }
+
+    void showCompare() {
+        rail.show(compare);
+    }
+
+    /** The stage in two parts, for those who watch. */
+    public PairModel pair() {
+        return pair;
     }
 
     private void chooseMarks() {
@@ -434,6 +460,7 @@ public final class DeskWindow {
         window.setOnHidden(e -> {
             preferences.remember(window);
             stage.close();
+            parted.close();
         });
         window.show();
         stage.requestFocus();
@@ -451,6 +478,6 @@ public final class DeskWindow {
 
     /** Whether all that was asked for has been run and painted. */
     public boolean quiet() {
-        return desk.quiet() && stage.quiet();
+        return desk.quiet() && stage.quiet() && parted.quiet();
     }
 }

@@ -87,6 +87,14 @@ final class Keys {
                 }
                 new StationActions(desk).go(e.getCode() == KeyCode.PAGE_UP ? -1 : 1);
             }
+            case V -> {
+                var pair = window.pair();
+                if (e.isShiftDown()) {
+                    pair.swapped().set(!pair.swapped().get());
+                } else {
+                    pair.open().set(!pair.open().get());
+                }
+            }
             case T -> window.trials().toggle();
             case ESCAPE -> {
                 if (window.trials().isOpen().get()) {

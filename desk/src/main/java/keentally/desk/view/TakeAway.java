@@ -17,6 +17,7 @@ import javafx.stage.Stage;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskFiles;
 import keentally.desk.model.DeskModel;
+import keentally.desk.pair.PairPane;
 import keentally.desk.stage.StageView;
 import keentally.study.plot.HistogramPlot;
 import keentally.study.plot.SpreadPlot;
@@ -27,14 +28,16 @@ final class TakeAway {
     private final DeskModel desk;
     private final DeskFiles files;
     private final StageView stage;
+    private final PairPane parted;
     private final Preferences preferences;
     private final Stage window;
     private final Map<String, Runnable> all = new LinkedHashMap<>();
 
-    TakeAway(DeskModel desk, DeskFiles files, StageView stage, Preferences preferences, Stage window) {
+    TakeAway(DeskModel desk, DeskFiles files, StageView stage, PairPane parted, Preferences preferences, Stage window) {
         this.desk = desk;
         this.files = files;
         this.stage = stage;
+        this.parted = parted;
         this.preferences = preferences;
         this.window = window;
         result("table", TakenAway::table, "-objects", "csv", "xlsx");
@@ -48,6 +51,7 @@ final class TakeAway {
                 () -> stage.layersShown()
                         .ifPresent(
                                 layers -> file("shown", "", "png", "svg").ifPresent(f -> files.takeShown(f, layers))));
+        all.put("pair", this::pair);
         all.put("state", () -> {
             String station = desk.station().get();
             file("state", "-" + station, "tif").ifPresent(f -> files.takeState(f, station));
@@ -115,6 +119,16 @@ final class TakeAway {
     /** Where a trial sheet goes; nothing where nobody said. */
     Optional<Path> sheet() {
         return file("sheet", "-trial", "png");
+    }
+
+    /** Both views as one picture; where the stage is whole that is said. */
+    void pair() {
+        Optional<DeskFiles.Views> views = parted.views();
+        if (views.isEmpty()) {
+            desk.say(Texts.of("pair.whole"));
+            return;
+        }
+        file("pair", "-two-views", "png").ifPresent(f -> files.takePair(f, views.get()));
     }
 
     /** The picture as it is seen. */
