@@ -395,6 +395,28 @@ public final class DeskDriver implements AutoCloseable {
                 .toList());
     }
 
+    /** All that is written on a node and in it. */
+    public List<String> texts(String id) {
+        Parent box = (Parent) node(id);
+        return onFx(() -> box.lookupAll(".label").stream()
+                .map(n -> ((Labeled) n).getText())
+                .toList());
+    }
+
+    /** Drags a slide out of the tray and drops it on another node. */
+    public void dragSlide(String slide, String onto) {
+        moveTo(middle(node(slide)));
+        robot.press(MouseButton.PRIMARY);
+        for (int i = 1; i <= 4; i++) {
+            robot.moveBy(6, -3);
+        }
+        robot.moveTo(node(onto));
+        robot.moveBy(20, 4);
+        robot.release(MouseButton.PRIMARY);
+        WaitForAsyncUtils.waitForFxEvents(5);
+        quiet();
+    }
+
     /** Clicks where a point of the second view's picture is. */
     public void clickSecond(double x, double y) {
         Region second = (Region) node("second");

@@ -1,8 +1,10 @@
 package keentally.core.method;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
@@ -101,6 +103,7 @@ public record Departures(List<Departure> list) {
      */
     public Change change(Method method, Method next, boolean onlyHere) {
         List<Departure> kept = new ArrayList<>();
+        Set<String> judged = new HashSet<>();
         Method shared = next;
         for (MethodStep step : next.steps()) {
             Optional<MethodStep> before = method.step(step.id())
@@ -108,6 +111,7 @@ public record Departures(List<Departure> list) {
             if (before.isEmpty()) {
                 continue;
             }
+            judged.add(step.id());
             Values values = step.values();
             for (Setting<?> setting : step.description().settings()) {
                 if (onlyHere || list.stream().anyMatch(d -> d.isOf(step, setting))) {
@@ -121,7 +125,9 @@ public record Departures(List<Departure> list) {
             }
             shared = shared.with(step.id(), values);
         }
-        resting(next).stream()
+        List<Departure> resting = resting(next);
+        list.stream()
+                .filter(d -> resting.contains(d) || !judged.contains(d.step()))
                 .filter(d -> kept.stream().noneMatch(k -> k.isAt(d)))
                 .forEach(kept::add);
         return new Change(shared, new Departures(kept));

@@ -124,7 +124,7 @@ public final class DeskFiles {
     }
 
     public void saveMethod(Path file) {
-        Method method = desk.method();
+        Method method = desk.study().get().method(desk.methodId()); // a sample's own settings are no part of it
         write(file, work -> MethodFile.write(file, method));
     }
 

@@ -12,14 +12,18 @@ import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
+import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
+import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import keentally.core.colour.Rgb;
+import keentally.core.method.Departures;
+import keentally.core.method.Departures.Departure;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
 import keentally.core.picture.HoldsBuffers;
@@ -36,6 +40,7 @@ import keentally.core.run.StateCache;
 import keentally.core.setting.Values;
 import keentally.core.step.State;
 import keentally.core.view.Pyramid;
+import keentally.core.words.SettingWords;
 import keentally.core.words.Words;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
@@ -51,6 +56,7 @@ import keentally.study.file.FileFault;
 import keentally.study.picture.ReferencePictures;
 import keentally.study.run.SampleOrder;
 import keentally.study.run.SampleRun;
+import keentally.study.run.Weighing;
 import keentally.study.store.PictureShelf;
 import keentally.study.store.StudyFile;
 import org.slf4j.LoggerFactory;
@@ -85,6 +91,7 @@ public final class DeskModel implements AutoCloseable {
     private final ReadOnlyObjectWrapper<Optional<OpenSample>> open = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final StringProperty station = new SimpleStringProperty(PICTURE);
     private final ReadOnlyObjectWrapper<Set<String>> missing = new ReadOnlyObjectWrapper<>(Set.of());
+    private final BooleanProperty onlyHere = new SimpleBooleanProperty();
     private Optional<LengthUnit> preferredUnit = Optional.empty();
     private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
     private final ReadOnlyObjectWrapper<List<Jobs.Standing>> running = new ReadOnlyObjectWrapper<>(List.of());
@@ -175,8 +182,31 @@ public final class DeskModel implements AutoCloseable {
                 .orElseGet(() -> study.get().methods().getLast());
     }
 
+    /** The method that is used on the sample on the stage, with the settings that this has of its own. */
     public Method method() {
-        return study.get().method(methodId());
+        return study.get().methodOn(sampleId.get(), methodId());
+    }
+
+    /** Whether what is changed from now on stays with the sample on the stage, and leaves its method to the others as it is. */
+    public BooleanProperty onlyHere() {
+        return onlyHere;
+    }
+
+    /** The settings that the sample on the stage has of its own. */
+    public Departures departures() {
+        return study.get().departures(sampleId.get());
+    }
+
+    /** Takes settings of the sample on the stage back: they are its method's again. */
+    public void takeBack(List<Departure> which) {
+        String at = sampleId.get();
+        String method = methodId();
+        Departures less = departures().without(which::contains);
+        act(
+                Texts.of(
+                        "action.take-back",
+                        which.size() == 1 ? SettingWords.departure(which.getFirst(), method()) : which.size()),
+                s -> s.withDepartures(at, method, less));
     }
 
     public Optional<SampleThing> sample() {
@@ -361,6 +391,7 @@ public final class DeskModel implements AutoCloseable {
 
     /** Puts a sample on the stage. */
     public void show(String id) {
+        onlyHere.set(false);
         sampleId.set(id);
         if (method().indexOf(station.get()) < 0) {
             station.set(PICTURE);
@@ -436,22 +467,27 @@ public final class DeskModel implements AutoCloseable {
 
     /** As {@link #change(String, UnaryOperator)}, and what else of the study goes with it, in one action. */
     public boolean change(String title, UnaryOperator<Method> how, UnaryOperator<Study> also) {
-        return change(methodId(), title, how, also);
+        return change(sampleId.get(), methodId(), title, how, also);
     }
 
     /** As {@link #change(String, UnaryOperator)}, of the method that was in use where it was asked for. */
     public boolean change(Address at, String title, UnaryOperator<Method> how) {
-        return isThere(at) && change(at.methodId(), title, how, UnaryOperator.identity());
+        return isThere(at) && change(at.sampleId(), at.methodId(), title, how, UnaryOperator.identity());
     }
 
-    private boolean change(String id, String title, UnaryOperator<Method> how, UnaryOperator<Study> also) {
-        Method next = how.apply(study.get().method(id));
-        Optional<MethodFault> refusal = next.refusal();
+    private boolean change(String on, String id, String title, UnaryOperator<Method> how, UnaryOperator<Study> also) {
+        Departures own = study.get().departures(on, id);
+        boolean here = onlyHere.get() && on.equals(sampleId.get());
+        Method next = how.apply(study.get().methodOn(on, id));
+        Departures.Change changed = own.change(study.get().method(id), next, here);
+        Optional<MethodFault> refusal = next.refusal().or(changed.method()::refusal);
         if (refusal.isPresent()) {
             say(refusal.get().getMessage());
             return false;
         }
-        act(title, s -> also.apply(s.with(id, next)));
+        act(
+                here ? Texts.of("action.only-here", title) : title,
+                s -> also.apply(s.with(id, changed.method()).withDepartures(on, id, changed.departures())));
         return true;
     }
 
@@ -541,10 +577,12 @@ public final class DeskModel implements AutoCloseable {
         SampleMaker.SampleRequest now = SampleMaker.SampleRequest.of(study.get(), sampleId.get(), methodId());
         Background background = background();
         boolean shared = isShared(methodId());
+        Departures own = departures();
         return open.get()
                 .map(o -> new Following.OnStage(
                         sampleId.get(),
-                        () -> new SampleOrder(now.thing().name(), maker.sample(o, now), background, shared)));
+                        () -> new SampleOrder(
+                                now.thing().name(), maker.sample(o, now), background, shared, Weighing.NONE, own)));
     }
 
     private Background background() {

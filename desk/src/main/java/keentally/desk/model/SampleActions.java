@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Executor;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import keentally.core.method.Method;
 import keentally.core.picture.Field;
@@ -187,11 +188,24 @@ public final class SampleActions {
                 s -> s.sample(id).map(sample -> s.with(id, how.apply(sample))).orElse(s));
     }
 
+    /** Takes a sample out of the study. */
     public void remove(String id) {
-        int place = desk.study().get().samples().indexOf(id);
-        String name = thing(id).orElseThrow().name();
-        desk.act(Texts.of("action.remove-sample", name), s -> s.without(id));
-        if (desk.sampleId().get().equals(id) || desk.sampleId().get().isEmpty()) {
+        remove(List.of(id));
+    }
+
+    /** Takes samples out of the study, in one action. */
+    public void remove(List<String> ids) {
+        int place = desk.study().get().samples().indexOf(ids.getFirst());
+        String names = ids.stream().map(id -> thing(id).orElseThrow().name()).collect(Collectors.joining(", "));
+        boolean shown = ids.contains(desk.sampleId().get());
+        desk.act(Texts.of("action.remove-sample", names), s -> {
+            Study less = s;
+            for (String id : ids) {
+                less = less.without(id);
+            }
+            return less;
+        });
+        if (shown || desk.sampleId().get().isEmpty()) {
             List<String> left = desk.study().get().samples();
             desk.show(left.isEmpty() ? "" : left.get(Math.min(place, left.size() - 1)));
         }

@@ -1,11 +1,8 @@
 package keentally.desk.pair;
 
-import java.util.List;
-import java.util.Optional;
-import java.util.stream.Collectors;
 import keentally.core.method.MethodDifference;
 import keentally.core.method.MethodStep;
-import keentally.core.quantity.Amounts;
+import keentally.core.words.SettingWords;
 import keentally.core.words.Words;
 import keentally.desk.look.Texts;
 
@@ -26,8 +23,8 @@ final class DifferenceWords {
                         String.valueOf(other.number()),
                         title(other.step()),
                         Words.label(other.step().description(), other.setting()),
-                        told(other.first()),
-                        told(other.second()));
+                        SettingWords.value(other.first()),
+                        SettingWords.value(other.second()));
             case MethodDifference.SwitchedOff off ->
                 Texts.of(
                         off.first() ? "difference.off-first" : "difference.off-second",
@@ -46,18 +43,5 @@ final class DifferenceWords {
 
     private static String title(MethodStep step) {
         return Words.title(step.description());
-    }
-
-    private static String told(Optional<Object> value) {
-        return value.map(DifferenceWords::tree).orElse(Texts.of("difference.unset"));
-    }
-
-    private static String tree(Object tree) {
-        return switch (tree) {
-            case Number n -> Amounts.text(n.doubleValue());
-            case Boolean b -> Texts.of(b ? "difference.yes" : "difference.no");
-            case List<?> list -> list.stream().map(DifferenceWords::tree).collect(Collectors.joining(", "));
-            default -> tree.toString();
-        };
     }
 }

@@ -227,7 +227,7 @@ public final class PairModel {
         String sampleId = sampleId();
         String methodId = methodId();
         Study study = desk.study().get();
-        Method wanted = study.method(methodId);
+        Method wanted = study.methodOn(sampleId, methodId);
         TrialRuns trials = desk.trials();
         TrialRuns.Reading reading = trials.reading(study, sampleId, methodId);
         Optional<State> beside = first.start();
@@ -306,7 +306,7 @@ public final class PairModel {
     }
 
     private Side other(Outcome of) {
-        Method wanted = desk.study().get().method(of.methodId);
+        Method wanted = desk.study().get().methodOn(of.sampleId, of.methodId);
         Optional<String> station = station(wanted);
         State start = State.of(
                 of.of.made().picture(), of.of.made().field(), of.of.made().scale());

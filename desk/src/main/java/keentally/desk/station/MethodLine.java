@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import javafx.application.Platform;
+import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
 import javafx.geometry.Side;
 import javafx.scene.control.Button;
@@ -13,6 +14,7 @@ import javafx.scene.control.ContextMenu;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.TransferMode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import keentally.core.colour.Rgb;
@@ -38,8 +40,10 @@ import keentally.core.words.Headline;
 import keentally.core.words.Words;
 import keentally.core.work.Work;
 import keentally.desk.look.Glyph;
+import keentally.desk.look.Slides;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
+import keentally.desk.model.MethodActions;
 import keentally.desk.model.OpenSample;
 import keentally.study.run.SampleRun;
 
@@ -51,11 +55,14 @@ public final class MethodLine extends ScrollPane {
     /** Beside a card that is brought in sight, so that the next one is seen to begin. */
     private static final double MARGIN = 24;
 
+    private static final PseudoClass TAKING = PseudoClass.getPseudoClass("taking");
+
     private final DeskModel desk;
     private final StationActions actions;
     private final HBox line = new HBox();
     private final List<StationCard> cards = new ArrayList<>();
     private List<MethodStep> built = List.of();
+    private List<String> cardsBuilt = List.of();
     private volatile int generation;
 
     public MethodLine(DeskModel desk) {
@@ -74,26 +81,55 @@ public final class MethodLine extends ScrollPane {
         desk.shown().addListener(o -> refresh());
         desk.preview().addListener(o -> headlines());
         desk.station().addListener(o -> select());
+        takeSlides();
         build();
     }
 
+    /** A slide that is dropped here takes the method that stands here. */
+    private void takeSlides() {
+        setOnDragOver(e -> {
+            if (!Slides.in(e.getDragboard()).isEmpty()) {
+                e.acceptTransferModes(TransferMode.MOVE);
+                e.consume();
+            }
+        });
+        setOnDragEntered(e -> {
+            if (!Slides.in(e.getDragboard()).isEmpty()) {
+                desk.say(Texts.of("method.drop", desk.method().name()));
+                pseudoClassStateChanged(TAKING, true);
+            }
+        });
+        setOnDragExited(e -> pseudoClassStateChanged(TAKING, false));
+        setOnDragDropped(e -> {
+            List<String> samples = Slides.in(e.getDragboard());
+            desk.say("");
+            new MethodActions(desk).assign(desk.methodId(), samples);
+            e.setDropCompleted(!samples.isEmpty());
+            e.consume();
+        });
+    }
+
     private void rebuild() {
-        if (!ids(built).equals(ids(desk.method().steps()))) {
+        if (!cardsNow().equals(cardsBuilt)) {
             build();
         }
         built = desk.method().steps();
         headlines();
     }
 
-    private static List<String> ids(List<MethodStep> steps) {
-        return steps.stream().map(MethodStep::id).toList();
+    /** What the cards say beside their headlines. */
+    private List<String> cardsNow() {
+        return desk.method().steps().stream()
+                .map(s -> s.id() + desk.departures().of(s.id()).isEmpty())
+                .toList();
     }
 
     private void build() {
         built = desk.method().steps();
+        cardsBuilt = cardsNow();
         cards.clear();
         line.getChildren().clear();
-        add(new StationCard(0, DeskModel.PICTURE, Texts.of("picture.title")));
+        add(new StationCard(0, DeskModel.PICTURE, Texts.of("picture.title"), false));
         for (int i = 0; i < built.size(); i++) {
             Region joint = new Region();
             Set<Flow> there = desk.method().available(i);
@@ -101,7 +137,10 @@ public final class MethodLine extends ScrollPane {
             joint.getStyleClass().addAll("joint", "flow-" + ChoiceSetting.word(flow));
             line.getChildren().add(joint);
             add(new StationCard(
-                    i + 1, built.get(i).id(), Words.title(built.get(i).description())));
+                    i + 1,
+                    built.get(i).id(),
+                    Words.title(built.get(i).description()),
+                    !desk.departures().of(built.get(i).id()).isEmpty()));
         }
         Button more = Glyph.ADD.button("add-station", Texts.of("station.add"), () -> {});
         more.getStyleClass().add("add-station");

@@ -10,8 +10,10 @@ import javafx.scene.image.PixelBuffer;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import keentally.desk.look.Texts;
 
 /** One station on the method line: number, title, a thumbnail of the state after it, and its headline. */
 final class StationCard extends VBox {
@@ -25,8 +27,11 @@ final class StationCard extends VBox {
     private final ImageView thumb = new ImageView();
     private final Label headline = new Label();
 
-    /** @param number from 1; 0 for the picture, which has none */
-    StationCard(int number, String stepId, String title) {
+    /**
+     * @param number from 1; 0 for the picture, which has none
+     * @param departs whether the sample has settings of its own there
+     */
+    StationCard(int number, String stepId, String title, boolean departs) {
         setId("card-" + number);
         getStyleClass().add("station-card");
         Label name = new Label(title);
@@ -37,6 +42,13 @@ final class StationCard extends VBox {
             Label badge = new Label(String.valueOf(number));
             badge.getStyleClass().add("badge");
             head.getChildren().addFirst(badge);
+        }
+        if (departs) {
+            Label own = new Label(Texts.of("departs.card"));
+            own.getStyleClass().add("card-own");
+            own.setTooltip(new Tooltip(Texts.of("departs.card.help")));
+            own.setMinWidth(Region.USE_PREF_SIZE);
+            head.getChildren().add(own);
         }
         StackPane frame = new StackPane(thumb);
         frame.getStyleClass().add("thumb");

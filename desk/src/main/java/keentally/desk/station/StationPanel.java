@@ -128,7 +128,7 @@ public final class StationPanel extends VBox {
     /** The method, and on how many samples it is used. */
     private String methodNow() {
         return desk.methodId() + " "
-                + new MethodActions(desk).users(desk.methodId()).size();
+                + new MethodActions(desk).users(desk.methodId()).size() + desk.departures();
     }
 
     private void rebuildWhereChanged() {
@@ -180,6 +180,7 @@ public final class StationPanel extends VBox {
         VBox.setVgrow(panel, Priority.ALWAYS);
         Label question = Prose.of(Words.question(step.description()), "question");
         getChildren().addAll(title(number + "  " + Words.title(step.description())), question);
+        getChildren().add(new SharedSection(desk, step));
         if (!(body instanceof FairPanel)) {
             question.setTooltip(new Tooltip(Words.help(step.description())));
         } else {
@@ -189,23 +190,12 @@ public final class StationPanel extends VBox {
                 step.description().gives() == Flow.PHASES || step.description().gives() == Flow.MASK;
         shares = parts ? Optional.of(new SharesSection(desk, stage, picture.actions(), step.id())) : Optional.empty();
         getChildren().addAll(panel, fault);
-        shared();
         shares.ifPresent(getChildren()::add);
         footer.getChildren().setAll(headline, buttons(step));
+        SharedSection.who(desk).ifPresent(row -> footer.getChildren().addFirst(row));
         boolean said = shares.isPresent();
         headline.setVisible(!said);
         headline.setManaged(!said);
-    }
-
-    /** Nobody changes other samples without knowing. */
-    private void shared() {
-        MethodActions methods = new MethodActions(desk);
-        int users = methods.users(desk.methodId()).size();
-        if (users > 1) {
-            Label said = Prose.of(Texts.of("method.users", String.valueOf(users)), "hint");
-            said.setId("method-shared");
-            getChildren().addAll(said, Pieces.button("method-own", "method.own", methods::copy));
-        }
     }
 
     /** The panel made for a station where people live in it, else a fair one. */

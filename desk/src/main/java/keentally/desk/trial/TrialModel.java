@@ -278,14 +278,15 @@ public final class TrialModel {
     private void run() {
         Cancel cancel = new Cancel();
         running = cancel;
-        Method method = desk.method();
+        Map<String, Method> methods = new HashMap<>();
         TrialRuns trials = desk.trials();
         Map<String, TrialRuns.Reading> readings = new HashMap<>();
         for (Tile tile : tiles.get()) {
+            methods.computeIfAbsent(tile.sample(), s -> desk.study().get().methodOn(s, desk.methodId()));
             readings.computeIfAbsent(
                     tile.sample(), s -> trials.reading(desk.study().get(), s, desk.methodId()));
         }
-        Bench bench = new Bench(method, stepId, trials, readings, new HashMap<>(), new HashMap<>());
+        Bench bench = new Bench(methods, stepId, trials, readings, new HashMap<>(), new HashMap<>());
         waiting = tiles.get().size();
         next(order().stream().map(tiles.get()::get).iterator(), bench, cancel);
     }
@@ -368,7 +369,7 @@ public final class TrialModel {
 
     /** What runs tiles, one after another, away from the interface thread. */
     private record Bench(
-            Method method,
+            Map<String, Method> methods,
             String stepId,
             TrialRuns trials,
             Map<String, TrialRuns.Reading> readings,
@@ -382,8 +383,9 @@ public final class TrialModel {
                     ready.put(tile.sample(), readings.get(tile.sample()).ready(cancel));
                 }
                 there = Optional.of(ready.get(tile.sample()));
-                Optional<Outcomes> now = current.computeIfAbsent(tile.sample(), s -> current(ready.get(s), cancel));
-                Outcomes tried = tried(method.with(stepId, tile.values()), there.get(), cancel);
+                Optional<Outcomes> now =
+                        current.computeIfAbsent(tile.sample(), s -> current(methods.get(s), ready.get(s), cancel));
+                Outcomes tried = tried(methods.get(tile.sample()).with(stepId, tile.values()), there.get(), cancel);
                 return tile.came(there, tried, now.map(tried::differs).orElse(Double.NaN));
             } catch (RunFault | FileFault e) {
                 return tile.failed(there, Words.spoken(e.getMessage()));
@@ -392,7 +394,7 @@ public final class TrialModel {
             }
         }
 
-        private Optional<Outcomes> current(TrialRuns.TrialSample sample, Cancel cancel) {
+        private Optional<Outcomes> current(Method method, TrialRuns.TrialSample sample, Cancel cancel) {
             try {
                 return Optional.of(tried(method, sample, cancel));
             } catch (RunFault e) {

@@ -3,6 +3,7 @@ package keentally.desk.view;
 import java.nio.IntBuffer;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -13,13 +14,13 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.MenuItem;
+import javafx.scene.control.SelectionMode;
 import javafx.scene.control.Tooltip;
 import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelBuffer;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
-import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
@@ -37,6 +38,7 @@ import keentally.core.view.StageComposer;
 import keentally.core.view.Viewport;
 import keentally.core.words.Figures;
 import keentally.core.work.Work;
+import keentally.desk.look.Slides;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.SampleActions;
@@ -71,6 +73,7 @@ final class SlideTray extends ListView<String> {
         hint.getStyleClass().add("hint");
         setPlaceholder(hint);
         setFixedCellSize(CELL);
+        getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
         setCellFactory(list -> new Slide());
         desk.study().addListener(o -> follow());
         desk.sampleId().addListener(o -> follow());
@@ -85,8 +88,9 @@ final class SlideTray extends ListView<String> {
             getItems().setAll(desk.study().get().samples());
         }
         String shown = desk.sampleId().get();
-        if (getItems().contains(shown) && !shown.equals(getSelectionModel().getSelectedItem())) {
-            getSelectionModel().select(shown);
+        if (getItems().contains(shown)
+                && !getSelectionModel().getSelectedItems().contains(shown)) {
+            getSelectionModel().clearAndSelect(getItems().indexOf(shown));
             scrollTo(shown);
         }
         refresh();
@@ -107,7 +111,7 @@ final class SlideTray extends ListView<String> {
         } else if (e.getCode() == KeyCode.F2) {
             LabelDialog.ask(getScene(), desk, actions, id);
         } else if (e.getCode() == KeyCode.DELETE) {
-            actions.remove(id);
+            actions.remove(List.copyOf(getSelectionModel().getSelectedItems()));
         } else {
             tray = false;
         }
@@ -121,6 +125,9 @@ final class SlideTray extends ListView<String> {
         Slide() {
             setOnMouseClicked(e -> {
                 if (getItem() != null && e.getButton() == MouseButton.PRIMARY) {
+                    if (e.isShortcutDown() || e.isShiftDown()) {
+                        return; // several are being selected
+                    }
                     if (e.getClickCount() == 2) {
                         LabelDialog.ask(getScene(), desk, actions, getItem());
                     } else if (!getItem().equals(desk.sampleId().get())) {
@@ -130,9 +137,9 @@ final class SlideTray extends ListView<String> {
             });
             setOnDragDetected(e -> {
                 if (getItem() != null) {
-                    ClipboardContent content = new ClipboardContent();
-                    content.putString(getItem());
-                    startDragAndDrop(TransferMode.MOVE).setContent(content);
+                    List<String> chosen =
+                            List.copyOf(SlideTray.this.getSelectionModel().getSelectedItems());
+                    Slides.take(this, chosen.contains(getItem()) ? chosen : List.of(getItem()));
                     e.consume();
                 }
             });
@@ -233,6 +240,12 @@ final class SlideTray extends ListView<String> {
             String text =
                     cautions == 1 ? Texts.of("status.caution") : Texts.of("status.cautions", String.valueOf(cautions));
             Label mark = mark(text, "slide-missing");
+            mark.setMinWidth(Region.USE_PREF_SIZE);
+            row.getChildren().add(mark);
+        }
+        int own = desk.study().get().departures(id).list().size();
+        if (own > 0) {
+            Label mark = mark(Texts.of("tray.departs", String.valueOf(own)), "slide-own");
             mark.setMinWidth(Region.USE_PREF_SIZE);
             row.getChildren().add(mark);
         }

@@ -167,4 +167,82 @@ class MethodActionsTest {
         desk.undo();
         assertThat(study().methods()).as("both came back at once").hasSize(12);
     }
+
+    private Optional<Object> rule(Method method) {
+        return Optional.of(method.steps()
+                .getFirst()
+                .values()
+                .tree(method.steps().getFirst().description().settings())
+                .get("rule"));
+    }
+
+    private void rule(String word) {
+        desk.change(
+                "rule",
+                m -> m.with(
+                        "threshold-1",
+                        m.steps()
+                                .getFirst()
+                                .values()
+                                .withTree(
+                                        m.steps()
+                                                .getFirst()
+                                                .description()
+                                                .setting("rule")
+                                                .orElseThrow(),
+                                        word)));
+    }
+
+    @Test
+    void oneSampleDepartsAndTheOthersKeepTheirMethod() {
+        desk.onlyHere().set(true);
+        rule("triangle");
+        assertThat(rule(desk.method())).contains("triangle");
+        assertThat(rule(study().method("m1"))).contains("otsu");
+        assertThat(desk.undoable()).contains("rule, only this sample");
+        ui.settle(() -> desk.followed()
+                && desk.shown()
+                        .get()
+                        .filter(r -> rule(r.run().method()).equals(Optional.of("triangle")))
+                        .isPresent());
+        assertThat(desk.shown().get().orElseThrow().cautions()).anyMatch(c -> c.id().equals("departs"));
+        desk.show("s2");
+        assertThat(desk.onlyHere().get()).isFalse();
+        assertThat(rule(desk.method())).contains("otsu");
+        rule("moments");
+        desk.show("s1");
+        assertThat(rule(desk.method())).contains("triangle");
+        desk.takeBack(desk.departures().list());
+        assertThat(rule(desk.method())).contains("moments");
+        assertThat(desk.departures().list()).isEmpty();
+        desk.undo();
+        assertThat(rule(desk.method())).contains("triangle");
+    }
+
+    /** A copy is made of what goes on the sample; a file of what the method says. */
+    @Test
+    void aCopyOfADepartingSamplesMethodHasItsSettings() throws Exception {
+        desk.onlyHere().set(true);
+        rule("triangle");
+        Path file = folder.resolve("saved.method.json");
+        new DeskFiles(desk, ui).saveMethod(file);
+        ui.settle(desk::quiet);
+        assertThat(rule(MethodFile.read(file))).contains("otsu");
+        methods.copy();
+        assertThat(rule(study().method("m2"))).contains("triangle");
+        assertThat(desk.departures().list()).isEmpty();
+    }
+
+    /** Nothing is lost with the station: when it is back, the sample departs again. */
+    @Test
+    void aSettingOfAStationThatIsGoneRests() {
+        desk.onlyHere().set(true);
+        rule("triangle");
+        desk.onlyHere().set(false);
+        desk.change("remove", m -> m.remove("threshold-1"));
+        assertThat(desk.departures().list()).hasSize(1);
+        assertThat(desk.method().steps()).isEmpty();
+        desk.change("add", m -> m.add(0, Steps.find("threshold").orElseThrow()));
+        assertThat(rule(desk.method())).contains("triangle");
+    }
 }

@@ -3,14 +3,19 @@ package keentally.study.caution;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import keentally.core.measure.Measure;
+import keentally.core.method.Departures;
+import keentally.core.method.Departures.Departure;
+import keentally.core.method.Method;
 import keentally.core.picture.Field;
 import keentally.core.picture.Neighbours;
 import keentally.core.region.ObjectSet;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
 import keentally.core.words.Figures;
+import keentally.core.words.SettingWords;
 import keentally.core.work.Work;
 
 /** Checks over what a run gave, behind those over its picture; in a fixed order. */
@@ -40,6 +45,29 @@ public final class Cautions {
                 "A share of area stands for a share of volume only where the cut lies at random, and for a share of mass only"
                         + " with the right densities.",
                 "Give the densities where they differ, and take several cuts.");
+    }
+
+    /**
+     * Where a sample has settings of its own.
+     *
+     * @param method as it goes on the sample
+     */
+    public static Optional<Caution> departs(Departures departures, Method method) {
+        List<Departure> all = departures.list();
+        if (all.isEmpty()) {
+            return Optional.empty();
+        }
+        List<Departure> resting = departures.resting(method);
+        String saw = (all.size() == 1 ? "One setting is" : all.size() + " settings are")
+                + " this sample's own: "
+                + all.stream().map(d -> SettingWords.departure(d, method)).collect(Collectors.joining("; "))
+                + "."
+                + (resting.isEmpty() ? "" : " Where the station is gone, this has no effect.");
+        return Optional.of(new Caution(
+                "departs",
+                saw,
+                "Its numbers come about otherwise than those of the other samples of this method.",
+                "Take it back at the station, or say in the report why it must be so."));
     }
 
     private static Optional<Caution> edgeObjects(ObjectSet objects, Field field) {

@@ -17,9 +17,11 @@ import keentally.core.hand.HandWork;
 import keentally.core.hand.Mark;
 import keentally.core.hand.Marks;
 import keentally.core.hand.TallyClass;
+import keentally.core.method.Departures;
 import keentally.core.method.Method;
 import keentally.core.quantity.LengthUnit;
 import keentally.study.document.Thing.ClassesThing;
+import keentally.study.document.Thing.DeparturesThing;
 import keentally.study.document.Thing.HandThing;
 import keentally.study.document.Thing.MethodThing;
 import keentally.study.document.Thing.OrderThing;
@@ -43,6 +45,7 @@ public final class Study {
     private static final Comparator<String> OLDEST_FIRST =
             Comparator.comparingInt(String::length).thenComparing(Comparator.naturalOrder());
 
+    private static final String DEPARTURES = "departures/";
     private static final String HAND = "hand/";
     private static final String METHOD = "method/";
     private static final String PHASES = "phases/";
@@ -114,7 +117,8 @@ public final class Study {
         }
         return with(METHOD + id, Optional.empty())
                 .with(PHASES + id, Optional.empty())
-                .withoutHand(h -> h.method().equals(id));
+                .withoutHand(h -> h.method().equals(id))
+                .withoutDepartures(d -> d.method().equals(id));
     }
 
     /** The trial sheets that were kept, by their ids, oldest first. */
@@ -183,6 +187,50 @@ public final class Study {
 
     private Study withoutHand(Predicate<HandPlace> gone) {
         return without(e -> e.getValue() instanceof HandThing && gone.test(HandPlace.of(e.getKey())));
+    }
+
+    /** The settings that a sample has otherwise than a method, which may be another than the one that is used on it now. */
+    public Departures departures(String sampleId, String methodId) {
+        return things.get(new DeparturePlace(sampleId, methodId).id()) instanceof DeparturesThing(Departures all)
+                ? all
+                : Departures.NONE;
+    }
+
+    /** The settings that a sample has otherwise than the method that is used on it. */
+    public Departures departures(String sampleId) {
+        return sample(sampleId).map(s -> departures(sampleId, s.method())).orElse(Departures.NONE);
+    }
+
+    /** With other settings of a sample's own; none takes them away. */
+    public Study withDepartures(String sampleId, String methodId, Departures departures) {
+        return with(
+                new DeparturePlace(sampleId, methodId).id(),
+                departures.list().isEmpty() ? Optional.empty() : Optional.of(new DeparturesThing(departures)));
+    }
+
+    /** A method as it goes on a sample, with the settings that this has of its own. */
+    public Method methodOn(String sampleId, String methodId) {
+        return departures(sampleId, methodId).on(method(methodId));
+    }
+
+    private Study withoutDepartures(Predicate<DeparturePlace> gone) {
+        return without(e -> e.getValue() instanceof DeparturesThing && gone.test(DeparturePlace.of(e.getKey())));
+    }
+
+    /** Where departures belong. */
+    private record DeparturePlace(String sample, String method) {
+        static DeparturePlace of(String id) {
+            String[] parts = id.split("/", 3);
+            return new DeparturePlace(parts[1], parts[2]);
+        }
+
+        static boolean isOne(String id) {
+            return id.startsWith(DEPARTURES) && id.split("/", 3).length == 3;
+        }
+
+        String id() {
+            return DEPARTURES + sample + "/" + method;
+        }
     }
 
     /** What is counted by hand, in the order of the number keys. */
@@ -269,7 +317,8 @@ public final class Study {
         List<String> order = samples().stream().filter(s -> !s.equals(id)).toList();
         return with(SAMPLE + id, Optional.empty())
                 .with(ORDER, Optional.of(new OrderThing(order)))
-                .withoutHand(h -> h.sample().equals(id));
+                .withoutHand(h -> h.sample().equals(id))
+                .withoutDepartures(d -> d.sample().equals(id));
     }
 
     /** With the samples in another order; {@code order} holds the same ids. */
@@ -287,6 +336,7 @@ public final class Study {
             case SampleThing s -> id.startsWith(SAMPLE);
             case MethodThing m -> id.startsWith(METHOD);
             case HandThing h -> HandPlace.isOne(id);
+            case DeparturesThing d -> DeparturePlace.isOne(id);
             case PhasesThing p -> id.startsWith(PHASES);
             case ClassesThing c -> id.equals(CLASSES);
             case SheetThing s -> id.matches(SHEET + "[0-9]{1,9}");
@@ -323,10 +373,11 @@ public final class Study {
             throw new IllegalArgumentException("the samples do not fit their order");
         }
         if (!withoutMisplaced().equals(this)) {
-            throw new IllegalArgumentException("hand work or a trial sheet stands where it does not belong");
+            throw new IllegalArgumentException(
+                    "hand work, a sample's settings or a trial sheet stands where it does not belong");
         }
-        if (!withoutHand(h -> !ids.contains(h.sample())).equals(this)) {
-            throw new IllegalArgumentException("the hand work of a sample is there, but not the sample");
+        if (!withoutSamplesOther(ids).equals(this)) {
+            throw new IllegalArgumentException("the hand work or settings of a sample are there, but not the sample");
         }
         for (String id : ids) {
             String method = sample(id).orElseThrow().method();
@@ -344,7 +395,7 @@ public final class Study {
         ids.stream().filter(id -> !order.contains(id)).forEach(order::add);
         Study study = withoutMisplaced()
                 .with(ORDER, Optional.of(new OrderThing(order)))
-                .withoutHand(h -> !ids.contains(h.sample()));
+                .withoutSamplesOther(ids);
         for (String id : ids) {
             SampleThing sample = sample(id).orElseThrow();
             if (!things.containsKey(METHOD + sample.method())) {
@@ -354,9 +405,15 @@ public final class Study {
         return study;
     }
 
-    /** Without hand work and sheets under ids that cannot be theirs. */
+    /** Without what is told of samples that are not there. */
+    private Study withoutSamplesOther(Set<String> than) {
+        return withoutHand(h -> !than.contains(h.sample())).withoutDepartures(d -> !than.contains(d.sample()));
+    }
+
+    /** Without hand work, settings and sheets under ids that cannot be theirs. */
     private Study withoutMisplaced() {
         return without(e -> e.getValue() instanceof HandThing && !HandPlace.isOne(e.getKey())
+                || e.getValue() instanceof DeparturesThing && !DeparturePlace.isOne(e.getKey())
                 || e.getValue() instanceof SheetThing && !e.getKey().matches(SHEET + "[0-9]{1,9}"));
     }
 

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import keentally.core.hand.HandWork;
 import keentally.core.hand.TallyClass;
+import keentally.core.method.Departures;
 import keentally.core.method.Method;
 import keentally.core.picture.Field;
 import keentally.core.quantity.Mass;
@@ -78,6 +79,9 @@ public sealed interface Thing {
 
     /** A method. */
     record MethodThing(Method method) implements Thing {}
+
+    /** The settings that a sample has otherwise than a method. */
+    record DeparturesThing(Departures departures) implements Thing {}
 
     /** What is counted by hand in this study, in the order of the number keys. */
     record ClassesThing(List<TallyClass> classes) implements Thing {

@@ -3,6 +3,7 @@ package keentally.study.result;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
+import keentally.core.method.Departures;
 import keentally.core.quantity.Scale;
 import keentally.core.run.Runner;
 import keentally.core.run.Sample;
@@ -141,7 +142,7 @@ public final class BatchRun {
         Background background =
                 new Background(picture.facts().quality(), Optional.empty(), wanted.settled() ? 1 : picture.pages());
         SampleOrder ready = new SampleOrder(
-                names.get(index), sample, background, order.samples().size() > 1, order.weighing());
+                names.get(index), sample, background, order.samples().size() > 1, order.weighing(), Departures.NONE);
         SampleRun ran = SampleRun.of(ready, order.method(), runner, new PictureCautions(new Captions()), cancel);
         if (ran.readings().isPresent()) {
             ResultPictures.write(fileNames.get(index), ran, folder, runner.work(cancel));

@@ -12,6 +12,8 @@ import keentally.core.measure.Column;
 import keentally.core.measure.Formula;
 import keentally.core.measure.Measure;
 import keentally.core.measure.OwnColumn;
+import keentally.core.method.Departures;
+import keentally.core.method.Departures.Departure;
 import keentally.core.quantity.Scale;
 import keentally.core.run.PhaseReading;
 import keentally.study.caution.Caution;
@@ -57,6 +59,21 @@ public final class RecordFile {
         tree.put("width", origin.width());
         tree.put("height", origin.height());
         origin.scale().ifPresent(s -> tree.put("scale", s.toString()));
+        if (!origin.departures().list().isEmpty()) {
+            tree.put(
+                    "departures",
+                    origin.departures().list().stream()
+                            .map(RecordFile::departure)
+                            .toList());
+        }
+        return tree;
+    }
+
+    private static Map<String, Object> departure(Departure departure) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        tree.put("step", departure.step());
+        tree.put("setting", departure.setting());
+        departure.value().ifPresent(v -> tree.put("value", v));
         return tree;
     }
 
@@ -155,7 +172,15 @@ public final class RecordFile {
                 (String) tree.get("picture"),
                 ((Number) tree.get("width")).intValue(),
                 ((Number) tree.get("height")).intValue(),
-                Optional.ofNullable((String) tree.get("scale")).map(Scale::of));
+                Optional.ofNullable((String) tree.get("scale")).map(Scale::of),
+                tree.get("departures") == null
+                        ? Departures.NONE
+                        : new Departures(maps(tree.get("departures"))
+                                .map(d -> new Departure(
+                                        (String) d.get("step"),
+                                        (String) d.get("setting"),
+                                        Optional.ofNullable(d.get("value"))))
+                                .toList()));
     }
 
     private static Numbers readNumbers(Map<?, ?> tree) {

@@ -1,5 +1,6 @@
 package keentally.study.run;
 
+import keentally.core.method.Departures;
 import keentally.core.run.Sample;
 import keentally.study.caution.Background;
 
@@ -11,10 +12,12 @@ import keentally.study.caution.Background;
  * @param background what is known of it beside its pixels
  * @param several whether the method is used on more than one sample
  * @param weighing what it weighs, where it was weighed
+ * @param departures the settings that it has otherwise than its method
  */
-public record SampleOrder(String name, Sample sample, Background background, boolean several, Weighing weighing) {
-    /** Of a sample that was not weighed. */
+public record SampleOrder(
+        String name, Sample sample, Background background, boolean several, Weighing weighing, Departures departures) {
+    /** Of a sample that was not weighed, and is run as its method says. */
     public SampleOrder(String name, Sample sample, Background background, boolean several) {
-        this(name, sample, background, several, Weighing.NONE);
+        this(name, sample, background, several, Weighing.NONE, Departures.NONE);
     }
 }

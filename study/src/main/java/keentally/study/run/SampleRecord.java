@@ -3,6 +3,7 @@ package keentally.study.run;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import keentally.core.method.Departures;
 import keentally.core.method.Method;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.PixelSize;
@@ -38,21 +39,30 @@ public record SampleRecord(
      * What every number leads back to.
      *
      * @param program its version
-     * @param methodSha256 of the method's canonical form
+     * @param methodSha256 of the canonical form of the method as it went on the sample
+     * @param departures what of that is the sample's own
      * @param picture tells the pixels from any others: its SHA-256 and page; empty where it could not be read
      * @param width 0 where the picture could not be read
      * @param height 0 where the picture could not be read
      */
     public record Origin(
-            String program, String methodSha256, String picture, int width, int height, Optional<Scale> scale) {
-        static Origin of(Sample sample, Method method) {
+            String program,
+            String methodSha256,
+            String picture,
+            int width,
+            int height,
+            Optional<Scale> scale,
+            Departures departures) {
+        static Origin of(SampleOrder order, Method method) {
+            Sample sample = order.sample();
             return new Origin(
                     Program.VERSION,
                     MethodFile.hash(method),
                     sample.key(),
                     sample.picture().width(),
                     sample.picture().height(),
-                    sample.scale());
+                    sample.scale(),
+                    order.departures());
         }
     }
 
@@ -95,18 +105,19 @@ public record SampleRecord(
                 order.weighing().of(readings.fractions()),
                 cuts(run),
                 handEdits(run));
-        Origin origin = Origin.of(order.sample(), run.method());
+        Origin origin = Origin.of(order, run.method());
         return new SampleRecord(order.name(), origin, Optional.of(numbers), Optional.empty(), cautions);
     }
 
     static SampleRecord failed(SampleOrder order, Method method, String error, List<Caution> cautions) {
-        Origin origin = Origin.of(order.sample(), method);
+        Origin origin = Origin.of(order, method);
         return new SampleRecord(order.name(), origin, Optional.empty(), Optional.of(error), cautions);
     }
 
     /** Of a sample whose picture could not even be read. */
     public static SampleRecord unread(String sample, Method method, String error) {
-        Origin origin = new Origin(Program.VERSION, MethodFile.hash(method), "", 0, 0, Optional.empty());
+        Origin origin =
+                new Origin(Program.VERSION, MethodFile.hash(method), "", 0, 0, Optional.empty(), Departures.NONE);
         return new SampleRecord(sample, origin, Optional.empty(), Optional.of(error), List.of());
     }
 

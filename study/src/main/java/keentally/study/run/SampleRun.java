@@ -36,11 +36,13 @@ public record SampleRun(Run run, Optional<RunFault> fault, Optional<Readings> re
     /**
      * Runs a method as far as it goes.
      *
+     * @param method as it goes on the sample, departures and all
      * @param checks of the picture; they remember what they looked at
      * @throws keentally.core.work.CancelledException where {@code cancel} was asked
      */
     public static SampleRun of(SampleOrder order, Method method, Runner runner, PictureCautions checks, Cancel cancel) {
         List<Caution> cautions = new ArrayList<>(checks.of(order.sample(), order.background(), runner.work(cancel)));
+        Cautions.departs(order.departures(), method).ifPresent(cautions::add);
         try {
             Run run = runner.run(method, order.sample(), Integer.MAX_VALUE, cancel, Progress.SILENT);
             Readings readings = runner.readings(run, cancel);

@@ -11,6 +11,8 @@ import java.util.TreeMap;
 import keentally.core.colour.Rgb;
 import keentally.core.hand.Glyph;
 import keentally.core.hand.TallyClass;
+import keentally.core.method.Departures;
+import keentally.core.method.Departures.Departure;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
 import keentally.core.method.MethodStep;
@@ -27,6 +29,7 @@ import keentally.study.document.PictureRef.Source;
 import keentally.study.document.SlideLabel;
 import keentally.study.document.Thing;
 import keentally.study.document.Thing.ClassesThing;
+import keentally.study.document.Thing.DeparturesThing;
 import keentally.study.document.Thing.HandThing;
 import keentally.study.document.Thing.MethodThing;
 import keentally.study.document.Thing.OrderThing;
@@ -51,6 +54,12 @@ final class ThingText {
                     case SampleThing sample -> sample(sample);
                     case MethodThing method -> method(ReferencePaths.relative(method.method(), folder));
                     case HandThing hand -> HandText.write(hand.work());
+                    case DeparturesThing own ->
+                        Map.of(
+                                "departures",
+                                own.departures().list().stream()
+                                        .map(ThingText::departure)
+                                        .toList());
                     case ClassesThing all ->
                         Map.of(
                                 "classes",
@@ -93,6 +102,7 @@ final class ThingText {
             case SampleThing s -> "sample";
             case MethodThing m -> "method";
             case HandThing h -> "hand";
+            case DeparturesThing d -> "departures";
             case ClassesThing c -> "classes";
             case PhasesThing p -> "phases";
             case SheetThing s -> "sheet";
@@ -108,6 +118,9 @@ final class ThingText {
                 case "sample" -> sample(map(tree));
                 case "method" -> new MethodThing(ReferencePaths.whole(method(map(tree)), folder));
                 case "hand" -> new HandThing(HandText.read(map(tree)));
+                case "departures" ->
+                    new DeparturesThing(new Departures(((List<?>) map(tree).get("departures"))
+                            .stream().map(d -> departure(map(d))).toList()));
                 case "classes" ->
                     new ClassesThing(((List<?>) map(tree).get("classes"))
                             .stream().map(c -> tallyClass(map(c))).toList());
@@ -123,6 +136,19 @@ final class ThingText {
                 | IndexOutOfBoundsException e) {
             throw new IllegalArgumentException("a " + kind + " in the study cannot be read", e);
         }
+    }
+
+    private static Map<String, Object> departure(Departure of) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        tree.put("step", of.step());
+        tree.put("setting", of.setting());
+        of.value().ifPresent(v -> tree.put("value", v));
+        return tree;
+    }
+
+    private static Departure departure(Map<String, Object> tree) {
+        return new Departure(
+                (String) tree.get("step"), (String) tree.get("setting"), Optional.ofNullable(tree.get("value")));
     }
 
     private static Map<String, Object> tallyClass(TallyClass of) {

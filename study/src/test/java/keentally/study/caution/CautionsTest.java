@@ -9,6 +9,8 @@ import java.util.SplittableRandom;
 import keentally.core.geometry.Ellipse;
 import keentally.core.geometry.Rectangle;
 import keentally.core.measure.Measure;
+import keentally.core.method.Departures;
+import keentally.core.method.Departures.Departure;
 import keentally.core.method.Method;
 import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
@@ -25,8 +27,11 @@ import keentally.core.step.Steps;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
+import keentally.study.run.RecordFile;
 import keentally.study.run.SampleOrder;
+import keentally.study.run.SampleRecord;
 import keentally.study.run.SampleRun;
+import keentally.study.run.Weighing;
 import org.junit.jupiter.api.Test;
 
 class CautionsTest {
@@ -61,6 +66,29 @@ class CautionsTest {
         SampleOrder order = new SampleOrder("k", sample, Background.NONE, several);
         return SampleRun.of(order, method, runner, new PictureCautions(new Captions()), new Cancel())
                 .cautions();
+    }
+
+    /** The sample's own settings are told in its record and in a caution, also those that have no effect any more. */
+    @Test
+    void aSampleWithSettingsOfItsOwnSaysSo() {
+        Departures own = new Departures(List.of(
+                new Departure("threshold-1", "keep", Optional.of("dark")),
+                new Departure("gate-1", "atMost", Optional.empty())));
+        Method method = own.on(Method.empty("k", LengthUnit.PX).then("threshold", "rule", "otsu"));
+        Sample sample = Sample.of("k", Picture.grey(squares(10, 5, 200)), List.of(), SCALE);
+        SampleOrder order = new SampleOrder("k", sample, Background.NONE, true, Weighing.NONE, own);
+        Runner runner = new Runner(Workers.alone(), new StateCache(0));
+        SampleRecord record = SampleRun.of(order, method, runner, new PictureCautions(new Captions()), new Cancel())
+                .record();
+        assertThat(record.cautions())
+                .filteredOn(c -> c.id().equals("departs"))
+                .singleElement()
+                .satisfies(c -> assertThat(c.saw())
+                        .isEqualTo("2 settings are this sample's own: 1 Threshold, Keep: dark; gate-1, atMost: not set."
+                                + " Where the station is gone, this has no effect."));
+        SampleRecord back = RecordFile.read(RecordFile.text(record));
+        assertThat(back.origin().departures()).isEqualTo(own);
+        assertThat(RecordFile.text(back)).isEqualTo(RecordFile.text(record));
     }
 
     private static final Optional<Scale> SCALE = Optional.of(Scale.of("1 um/px"));

@@ -10,6 +10,8 @@ import java.util.Optional;
 import keentally.core.geometry.Point;
 import keentally.core.hand.HandWork;
 import keentally.core.hand.Seeds;
+import keentally.core.method.Departures;
+import keentally.core.method.Departures.Departure;
 import keentally.core.method.Method;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.step.Steps;
@@ -129,5 +131,30 @@ class StudyTest {
         assertThat(SlideLabel.Amount.of("7")).hasToString("7");
         assertThatThrownBy(() -> SlideLabel.Amount.of("half an hour")).hasMessageContaining("a number with its unit");
         assertThatThrownBy(() -> SlideLabel.of(" ")).hasMessageContaining("needs a name");
+    }
+
+    @Test
+    void aSamplesOwnSettingsGoWithItAndWithTheMethod() {
+        Departures own = new Departures(List.of(new Departure("threshold-1", "cut", Optional.of(12.5))));
+        Study study = Study.empty()
+                .with("m1", Method.empty("one", LengthUnit.PX).then("threshold", "rule", "manual", "cut", 10))
+                .with("m2", Method.empty("two", LengthUnit.PX))
+                .with("s1", SampleThing.of("a", PictureRef.of(Path.of("/a.png"), 1), "m1"))
+                .withDepartures("s1", "m1", own)
+                .withDepartures("s1", "m2", own);
+        study.checkWhole();
+        assertThat(study.departures("s1")).isEqualTo(own);
+        assertThat(study.methodOn("s1", "m1"))
+                .isEqualTo(own.on(study.method("m1")))
+                .isNotEqualTo(study.method("m1"));
+        assertThat(study.methodOn("", "m1")).isEqualTo(study.method("m1"));
+        assertThat(study.withoutMethod("m2").departures("s1", "m2")).isEqualTo(Departures.NONE);
+        assertThat(study.without("s1").departures("s1", "m1")).isEqualTo(Departures.NONE);
+        Study alone =
+                study.with("sample/s1", Optional.<Thing>empty()).with("order", Optional.of(new OrderThing(List.of())));
+        assertThatThrownBy(alone::checkWhole).hasMessageContaining("not the sample");
+        assertThat(alone.mended().departures("s1", "m1")).isEqualTo(Departures.NONE);
+        assertThat(study.withDepartures("s1", "m1", Departures.NONE).methodOn("s1", "m1"))
+                .isEqualTo(study.method("m1"));
     }
 }

@@ -38,6 +38,8 @@ import keentally.core.hand.Seeds;
 import keentally.core.hand.Stroke;
 import keentally.core.hand.Strokes;
 import keentally.core.hand.TallyClass;
+import keentally.core.method.Departures;
+import keentally.core.method.Departures.Departure;
 import keentally.core.method.Method;
 import keentally.core.picture.Field;
 import keentally.core.quantity.LengthUnit;
@@ -491,6 +493,11 @@ class StudyFileTest {
     }
 
     /** What was counted by hand, by two counters, in classes that are renamed and taken out. */
+    private static final Departures OWN = new Departures(List.of(
+            new Departure("threshold-1", "cut", Optional.of(12)),
+            new Departure("colour-range-1", "values", Optional.of(List.of(List.of(0, 12.5), List.of(3, 4)))),
+            new Departure("gate-1", "atMost", Optional.empty())));
+
     @Test
     void talliesAndTheirClassesAreThereAgain() throws Exception {
         Path file = folder.resolve("tally.tally");
@@ -505,6 +512,7 @@ class StudyFileTest {
             Journal journal = journal(study);
             journal.act("add", s -> s.with("s1", rich("one")));
             journal.act("classes", s -> s.withClasses(List.of(rye, oats)));
+            journal.act("only this sample", s -> s.withDepartures("s1", Study.FIRST_METHOD, OWN));
             journal.act("count", s -> s.withTally("s1", "A/B", marks));
             journal.act("count", s -> s.withTally("s1", "C", marks.and(new Mark(new Point(9, 9), "c2", 8))));
             journal.act("rename", s -> s.withClasses(List.of(rye.named("winter rye"), oats)));
@@ -513,6 +521,7 @@ class StudyFileTest {
         try (StudyFile study = StudyFile.open(file, StudyFile.Watch.SILENT)) {
             Journal journal = journal(study);
             assertThat(journal.study()).isEqualTo(last);
+            assertThat(journal.study().departures("s1", Study.FIRST_METHOD)).isEqualTo(OWN);
             assertThat(journal.study().classes())
                     .extracting(TallyClass::name)
                     .containsExactly("winter rye", "oats [wild]");

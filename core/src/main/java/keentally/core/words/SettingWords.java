@@ -1,0 +1,40 @@
+package keentally.core.words;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import keentally.core.method.Departures.Departure;
+import keentally.core.method.Method;
+import keentally.core.method.MethodStep;
+import keentally.core.quantity.Amounts;
+
+/** What a setting is set to, in words. */
+public final class SettingWords {
+    private SettingWords() {}
+
+    /** A value as it stands in a file; empty for not set. */
+    public static String value(Optional<Object> tree) {
+        return tree.map(SettingWords::value).orElse("not set");
+    }
+
+    private static String value(Object tree) {
+        return switch (tree) {
+            case Number n -> Amounts.text(n.doubleValue());
+            case Boolean b -> b ? "yes" : "no";
+            case List<?> list -> list.stream().map(SettingWords::value).collect(Collectors.joining(", "));
+            default -> tree.toString();
+        };
+    }
+
+    /** Such as "2 Threshold, Cut: 120"; by its ids where the method has no such step or setting. */
+    public static String departure(Departure departure, Method method) {
+        Optional<MethodStep> step = method.step(departure.step());
+        String where = step.map(s -> (method.indexOf(s.id()) + 1) + " " + Words.title(s.description()))
+                .orElse(departure.step());
+        String what = step.flatMap(s -> s.description()
+                        .setting(departure.setting())
+                        .map(setting -> Words.label(s.description(), setting)))
+                .orElse(departure.setting());
+        return where + ", " + what + ": " + value(departure.value());
+    }
+}
