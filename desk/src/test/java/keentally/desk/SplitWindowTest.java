@@ -74,4 +74,18 @@ class SplitWindowTest {
         assertThat(desk.onFx(() -> desk.model().station().get())).isEqualTo("edge-objects-1");
         assertThat(desk.count()).isBetween(210, 235);
     }
+
+    /** A tile says which objects are otherwise than now, and the sheet begins with the picture alone. */
+    @Test
+    void theTrialSheetTellsWhichObjectsParted() {
+        desk.focusStage();
+        desk.keys(KeyCode.T);
+        assertThat(desk.texts("tile-plain")).contains("the picture");
+        assertThat(String.join(" ", desk.texts("tile-0"))).contains("0.125 px", "parted");
+        assertThat(String.join(" ", desk.texts("tile-8"))).contains("2 px", "joined");
+        assertThat(desk.texts("tile-4")).contains("this is now");
+        desk.click("tile-plain");
+        desk.keys(KeyCode.RIGHT);
+        assertThat(desk.trials().chosen().get()).contains(5);
+    }
 }

@@ -2,6 +2,7 @@ package keentally.core.trial;
 
 import java.util.Optional;
 import java.util.OptionalDouble;
+import keentally.core.agree.ObjectFates;
 import keentally.core.picture.Mask;
 import keentally.core.picture.PhaseMap;
 import keentally.core.run.Run;
@@ -57,6 +58,13 @@ public record Outcomes(State state, State judged, double share, double explained
         return a.phases().isPresent() && b.phases().isPresent()
                 ? 100 * unlike(a.needPhases(), b.needPhases()) / field
                 : Double.NaN;
+    }
+
+    /** What became of another alternative's objects in this one; empty where one of them tells no objects apart. */
+    public Optional<ObjectFates> fates(Outcomes from) {
+        return judged.objects().isPresent() && from.judged.objects().isPresent()
+                ? Optional.of(ObjectFates.of(from.judged.needObjects(), judged.needObjects()))
+                : Optional.empty();
     }
 
     private static double unlike(Mask a, Mask b) {

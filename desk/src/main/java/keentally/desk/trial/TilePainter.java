@@ -63,8 +63,10 @@ final class TilePainter {
         // tints alone would not tell objects apart that touch
         boolean bordered = s.seen() == Flow.OBJECTS && look.of().overlay() == Look.Overlay.TINT;
         Look how = bordered ? look.of().with(Look.Overlay.OUTLINES) : look.of();
+        Look marked = tile.changed().isPresent() ? how.and(Look.Mark.CHANGES) : how;
+        Layers layers = StateLayers.of(s, seen, marked, new KeptPalette(ground, look.phases(), work));
         return StageComposer.compose(
-                StateLayers.of(s, seen, how, new KeptPalette(ground, look.phases(), work)), look.view(), work);
+                tile.changed().map(c -> layers.with(c.change()).with(c.other())).orElse(layers), look.view(), work);
     }
 
     /** What takes a pass over the picture is kept. */

@@ -23,6 +23,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import keentally.core.agree.ObjectFates;
 import keentally.core.view.Look;
 import keentally.core.view.Viewport;
 import keentally.core.words.Figures;
@@ -49,6 +50,10 @@ final class TrialGrid extends ScrollPane {
     private TilePainter painter;
     private final Pane pane = new Pane();
     private final List<TileView> views = new ArrayList<>();
+
+    /** As they stand there: before the alternatives of a sample its picture alone. */
+    private final List<TileView> laid = new ArrayList<>();
+
     private int columns = 1;
     private double tileWidth;
     private double tileHeight;
@@ -86,14 +91,18 @@ final class TrialGrid extends ScrollPane {
 
     /** One tile: its picture, what was tried, and its numbers. */
     private final class TileView extends VBox {
+        private final int index;
+        private TrialModel.Tile of;
         private final ImageView picture = new ImageView();
         private final Label name = new Label();
         private final Label main = new Label();
         private final Label side = new Label();
         private final Label more = new Label();
 
+        /** @param index of the tile in the model; below 0 for a picture alone, which cannot be taken */
         TileView(int index) {
-            setId("tile-" + index);
+            this.index = index;
+            setId(index < 0 ? "tile-plain" : "tile-" + index);
             getStyleClass().add("tile");
             StackPane frame = new StackPane(picture);
             frame.getStyleClass().add("thumb");
@@ -110,14 +119,16 @@ final class TrialGrid extends ScrollPane {
             getChildren().addAll(frame, name, numbers, more);
             setOnMousePressed(e -> {
                 TrialGrid.this.requestFocus();
-                model.chosen().set(Optional.of(index));
+                if (index >= 0) {
+                    model.chosen().set(Optional.of(index));
+                }
                 dragX = e.getX();
                 dragY = e.getY();
                 e.consume();
             });
             setOnMouseDragged(this::pan);
             setOnMouseClicked(e -> {
-                if (e.getClickCount() == 2) {
+                if (e.getClickCount() == 2 && index >= 0) {
                     onTake.run();
                 }
             });
@@ -133,13 +144,35 @@ final class TrialGrid extends ScrollPane {
         }
 
         void show(TrialModel.Tile tile) {
+            of = tile;
             name.setText(tile.label());
             main.setText(main(tile));
             List<String> rest = rest(tile);
             side.setText(tile.fault().isEmpty() ? rest.getFirst() : "");
-            more.setText(tile.fault().isEmpty() ? String.join(" \u00b7 ", rest.subList(1, rest.size())) : tile.fault());
+            String beside = String.join(" \u00b7 ", rest.subList(1, rest.size()));
+            more.setText(
+                    tile.fault().isEmpty()
+                            ? tile.changed().map(TrialGrid::fates).orElse(beside)
+                            : tile.fault());
             more.setTooltip(tile.fault().isEmpty() ? null : new Tooltip(tile.fault()));
             pseudoClassStateChanged(CURRENT, tile.current());
+        }
+    }
+
+    /** What became of the objects; what did not happen is not told. */
+    private static String fates(ChangedObjects changed) {
+        ObjectFates f = changed.fates();
+        List<String> told = new ArrayList<>();
+        told(told, "fate.parted", f.parted().size());
+        told(told, "fate.joined", f.joined().size());
+        told(told, "fate.gone", f.gone().size());
+        told(told, "fate.new", f.fresh().size());
+        return told.isEmpty() ? Texts.of("trial.same-objects") : String.join(" \u00b7 ", told);
+    }
+
+    private static void told(List<String> told, String key, int n) {
+        if (n > 0) {
+            told.add(Texts.of(key, Figures.number(n)));
         }
     }
 
@@ -161,7 +194,7 @@ final class TrialGrid extends ScrollPane {
     /** The numbers that are not the one the sheet is told by. */
     private List<String> rest(TrialModel.Tile tile) {
         if (tile.outcome().isEmpty()) {
-            return List.of(Texts.of("trial.waiting"));
+            return List.of(tile.at().isEmpty() && tile.ready().isPresent() ? "" : Texts.of("trial.waiting"));
         }
         List<String> parts = new ArrayList<>();
         if (model.wish().get().samples().size() > 1) {
@@ -187,14 +220,36 @@ final class TrialGrid extends ScrollPane {
             for (int i = 0; i < tiles.size(); i++) {
                 views.add(new TileView(i));
             }
-            pane.getChildren().setAll(views);
-            layOut();
+            laid.clear();
         }
         for (int i = 0; i < tiles.size(); i++) {
             views.get(i).show(tiles.get(i));
         }
+        place(tiles);
         mark();
         paint();
+    }
+
+    /** Before the first tile of each sample stands its picture alone. */
+    private void place(List<TrialModel.Tile> tiles) {
+        List<TileView> next = new ArrayList<>();
+        int plain = 0;
+        List<TileView> known = laid.stream().filter(v -> v.index < 0).toList();
+        for (int i = 0; i < tiles.size(); i++) {
+            if (i == 0 || !tiles.get(i).sample().equals(tiles.get(i - 1).sample())) {
+                TileView bare = plain < known.size() ? known.get(plain) : new TileView(-1);
+                bare.show(tiles.get(i).plain());
+                next.add(bare);
+                plain++;
+            }
+            next.add(views.get(i));
+        }
+        if (!next.equals(laid)) {
+            laid.clear();
+            laid.addAll(next);
+            pane.getChildren().setAll(laid);
+            layOut();
+        }
     }
 
     private void mark() {
@@ -207,7 +262,7 @@ final class TrialGrid extends ScrollPane {
     private void layOut() {
         double width = getViewportBounds().getWidth();
         double height = getViewportBounds().getHeight();
-        int n = views.size();
+        int n = laid.size();
         if (width < LEAST_WIDTH || height < CAPTION || n == 0) {
             return;
         }
@@ -229,10 +284,10 @@ final class TrialGrid extends ScrollPane {
         for (int i = 0; i < n; i++) {
             double x = GAP + i % columns * (tileWidth + GAP);
             double y = GAP + i / columns * (tileHeight + GAP);
-            views.get(i).setMinSize(tileWidth, tileHeight);
-            views.get(i).setMaxSize(tileWidth, tileHeight);
-            views.get(i).setPrefSize(tileWidth, tileHeight);
-            views.get(i).relocate(x, y);
+            laid.get(i).setMinSize(tileWidth, tileHeight);
+            laid.get(i).setMaxSize(tileWidth, tileHeight);
+            laid.get(i).setPrefSize(tileWidth, tileHeight);
+            laid.get(i).relocate(x, y);
         }
         pane.setMinHeight(GAP + rows * (tileHeight + GAP));
         view = view.map(v -> v.resized((int) tileWidth - 2, (int) (tileHeight - CAPTION - 4)));
@@ -247,6 +302,7 @@ final class TrialGrid extends ScrollPane {
         painter = new TilePainter(new Newest(desk, Platform::runLater));
         view = Optional.empty();
         views.clear();
+        laid.clear();
         pane.getChildren().clear();
     }
 
@@ -301,13 +357,22 @@ final class TrialGrid extends ScrollPane {
                 if (by == 0) {
                     return;
                 }
-                int to = model.chosen().get().orElse(0) + by;
-                if (to >= 0 && to < views.size()) {
-                    model.chosen().set(Optional.of(to));
-                }
+                go(by);
             }
         }
         e.consume();
+    }
+
+    /** To the tile that stands so many places further; a picture alone is passed over. */
+    private void go(int by) {
+        int at = model.chosen().get().map(i -> laid.indexOf(views.get(i))).orElse(0);
+        int to = at + by;
+        if (to >= 0 && to < laid.size() && laid.get(to).index < 0) {
+            to += Math.abs(by) > 1 ? 1 : by;
+        }
+        if (to >= 0 && to < laid.size()) {
+            model.chosen().set(Optional.of(laid.get(to).index));
+        }
     }
 
     private void paint() {
@@ -318,10 +383,11 @@ final class TrialGrid extends ScrollPane {
                 view.get(),
                 new Look(stage.overlay().get(), stage.strength().get()),
                 new PhaseSeen(stage.phaseLook().get(), desk.phaseColours()));
-        painter.paint(model.tiles().get(), look, pictures -> {
-            for (int i = 0; i < Math.min(pictures.size(), views.size()); i++) {
-                int index = i;
-                pictures.get(i).ifPresent(pixels -> put(views.get(index), look.view(), pixels));
+        List<TileView> asked = List.copyOf(laid);
+        painter.paint(asked.stream().map(v -> v.of).toList(), look, pictures -> {
+            for (int i = 0; i < pictures.size(); i++) {
+                TileView tile = asked.get(i);
+                pictures.get(i).ifPresent(pixels -> put(tile, look.view(), pixels));
             }
         });
     }

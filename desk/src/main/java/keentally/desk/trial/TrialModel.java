@@ -95,6 +95,7 @@ public final class TrialModel {
      * @param differs per cent of the field that is otherwise than with the current choice
      * @param fault why it cannot be done; empty where it can, or is not done yet
      * @param ready the sample with its picture
+     * @param changed which objects are otherwise than with the current choice, where objects are told apart
      */
     public record Tile(
             String sample,
@@ -105,7 +106,23 @@ public final class TrialModel {
             Optional<TrialRuns.TrialSample> ready,
             Optional<Outcomes> outcome,
             double differs,
+            Optional<ChangedObjects> changed,
             String fault) {
+
+        /** The picture alone, as the sheet begins with it. */
+        Tile plain() {
+            return new Tile(
+                    sample,
+                    Texts.of("trial.plain"),
+                    values,
+                    OptionalDouble.empty(),
+                    false,
+                    ready,
+                    Optional.empty(),
+                    Double.NaN,
+                    Optional.empty(),
+                    "");
+        }
 
         public double number(Number which) {
             return outcome.map(o -> switch (which) {
@@ -117,12 +134,23 @@ public final class TrialModel {
                     .orElse(Double.NaN);
         }
 
-        private Tile came(Optional<TrialRuns.TrialSample> with, Outcomes what, double unlike) {
-            return new Tile(sample, label, values, at, current, with, Optional.of(what), unlike, "");
+        private Tile came(Optional<TrialRuns.TrialSample> with, Outcomes what, Optional<Outcomes> now) {
+            return new Tile(
+                    sample,
+                    label,
+                    values,
+                    at,
+                    current,
+                    with,
+                    Optional.of(what),
+                    now.map(what::differs).orElse(Double.NaN),
+                    current ? Optional.empty() : now.flatMap(n -> ChangedObjects.of(n, what)),
+                    "");
         }
 
         private Tile failed(Optional<TrialRuns.TrialSample> with, String why) {
-            return new Tile(sample, label, values, at, current, with, Optional.empty(), Double.NaN, why);
+            return new Tile(
+                    sample, label, values, at, current, with, Optional.empty(), Double.NaN, Optional.empty(), why);
         }
     }
 
@@ -272,7 +300,17 @@ public final class TrialModel {
     private Tile tile(String sample, String label, Values values, OptionalDouble at, Values now) {
         var settings = step().orElseThrow().description().settings();
         boolean current = values.tree(settings).equals(now.tree(settings));
-        return new Tile(sample, label, values, at, current, Optional.empty(), Optional.empty(), Double.NaN, "");
+        return new Tile(
+                sample,
+                label,
+                values,
+                at,
+                current,
+                Optional.empty(),
+                Optional.empty(),
+                Double.NaN,
+                Optional.empty(),
+                "");
     }
 
     private void run() {
@@ -323,6 +361,7 @@ public final class TrialModel {
         }
         waiting--;
         is.outcome().ifPresent(o -> holds.add(desk.hold(o.state())));
+        is.changed().ifPresent(c -> holds.add(desk.hold(c)));
         Optional<Tile> keep = chosen.get().map(i -> tiles.get().get(i));
         List<Tile> now = new ArrayList<>(tiles.get());
         now.replaceAll(t -> t == was ? is : t);
@@ -386,7 +425,7 @@ public final class TrialModel {
                 Optional<Outcomes> now =
                         current.computeIfAbsent(tile.sample(), s -> current(methods.get(s), ready.get(s), cancel));
                 Outcomes tried = tried(methods.get(tile.sample()).with(stepId, tile.values()), there.get(), cancel);
-                return tile.came(there, tried, now.map(tried::differs).orElse(Double.NaN));
+                return tile.came(there, tried, now);
             } catch (RunFault | FileFault e) {
                 return tile.failed(there, Words.spoken(e.getMessage()));
             } catch (IllegalArgumentException e) {
