@@ -203,20 +203,20 @@ public record Method(
     public Set<Flow> available(int count) {
         EnumSet<Flow> there = EnumSet.of(Flow.PICTURE);
         for (MethodStep step : active(count)) {
-            give(there, step.description());
+            give(there, step.gives());
         }
         return there;
     }
 
-    private static void give(EnumSet<Flow> there, StepDescription step) {
-        if (step.gives() == Flow.PICTURE) {
+    private static void give(EnumSet<Flow> there, Flow given) {
+        if (given == Flow.PICTURE) {
             return;
         }
-        there.removeIf(f -> f.compareTo(step.gives()) > 0);
-        if (step.gives() == Flow.OBJECTS) {
+        there.removeIf(f -> f.compareTo(given) > 0);
+        if (given == Flow.OBJECTS) {
             there.add(Flow.MASK);
         }
-        there.add(step.gives());
+        there.add(given);
     }
 
     /** The first step that needs hand work on each sample; where there is none the method can be used on any sample as it is. */
@@ -254,7 +254,7 @@ public record Method(
             } catch (IllegalArgumentException e) {
                 return Optional.of(new MethodFault(i + 1, step.description().id(), e.getMessage()));
             }
-            give(there, step.description());
+            give(there, step.gives());
         }
         return Optional.empty();
     }

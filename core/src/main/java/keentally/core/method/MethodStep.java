@@ -4,6 +4,7 @@ import java.util.Optional;
 import keentally.core.hand.HandWork;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
+import keentally.core.step.Flow;
 import keentally.core.step.StepDescription;
 
 /**
@@ -17,6 +18,11 @@ public record MethodStep(String id, StepDescription description, Values values, 
     /** The hand work that whoever adds it begins with; none for a step that lacks a setting yet. */
     public Optional<HandWork> handToBegin() {
         return description.make().apply(values).handToBegin();
+    }
+
+    /** The kind that it makes. */
+    public Flow gives() {
+        return description.gives(values);
     }
 
     /** Whether it cannot be done without hand work on the very sample. */

@@ -15,7 +15,7 @@ import keentally.core.setting.Values;
  * @param id as in files
  * @param version counted up when the same settings come to give other numbers
  * @param needs the kind that must be there
- * @param gives the kind that it makes
+ * @param port the kind that it makes, which may hang on its values
  * @param uses what of the sample its outcome hangs on
  * @param settings in the order of files and panels
  * @param beginning what settings without a default begin with
@@ -25,7 +25,7 @@ public record StepDescription(
         String id,
         int version,
         Flow needs,
-        Flow gives,
+        Function<Values, Flow> port,
         Set<Use> uses,
         List<Setting<?>> settings,
         Beginning beginning,
@@ -45,6 +45,29 @@ public record StepDescription(
             List<Setting<?>> settings,
             Function<Values, Step> make) {
         this(id, version, needs, gives, uses, settings, Beginning.NONE, make);
+    }
+
+    /** Of a step that makes one kind, whatever its values. */
+    public StepDescription(
+            String id,
+            int version,
+            Flow needs,
+            Flow gives,
+            Set<Use> uses,
+            List<Setting<?>> settings,
+            Beginning beginning,
+            Function<Values, Step> make) {
+        this(id, version, needs, values -> gives, uses, settings, beginning, make);
+    }
+
+    /** The kind that it makes as it is added. */
+    public Flow gives() {
+        return gives(Values.NONE);
+    }
+
+    /** The kind that it makes with these values. */
+    public Flow gives(Values values) {
+        return port.apply(values);
     }
 
     /** The values with a choice made; a limit that had its unit from the choice before has its default again. */

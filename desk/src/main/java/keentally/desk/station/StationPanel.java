@@ -186,8 +186,7 @@ public final class StationPanel extends VBox {
         } else {
             getChildren().add(Prose.of(Words.help(step.description()), "hint"));
         }
-        boolean parts =
-                step.description().gives() == Flow.PHASES || step.description().gives() == Flow.MASK;
+        boolean parts = step.gives() == Flow.PHASES || step.gives() == Flow.MASK;
         shares = parts ? Optional.of(new SharesSection(desk, stage, picture.actions(), step.id())) : Optional.empty();
         getChildren().addAll(panel, fault);
         shares.ifPresent(getChildren()::add);

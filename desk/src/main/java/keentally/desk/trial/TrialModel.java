@@ -215,7 +215,7 @@ public final class TrialModel {
         stepId = of.id();
         axes = found;
         number.set(
-                switch (of.description().gives()) {
+                switch (of.gives()) {
                     case PHASES -> Number.EXPLAINED;
                     case OBJECTS -> Number.COUNT;
                     case PICTURE, MASK -> Number.SHARE;

@@ -79,7 +79,7 @@ final class ResultPictures {
     static WholeFile.Writer state(Run.Station station) {
         State state = station.after();
         Picture current = state.current();
-        return switch (station.step().description().gives()) {
+        return switch (station.step().gives()) {
             case PICTURE -> PictureWriter.tiff(current);
             case PHASES -> PictureWriter.tiff(Picture.grey(state.needPhases().map()));
             case MASK -> PictureWriter.tiff(Picture.grey(blackAndWhite(state.needMask())));

@@ -6,10 +6,12 @@ import java.util.List;
 import java.util.Map;
 import keentally.core.colour.Rgb;
 import keentally.core.geometry.Point;
+import keentally.core.hand.Brought;
 import keentally.core.hand.Correction;
 import keentally.core.hand.Corrections;
 import keentally.core.hand.Dab;
 import keentally.core.hand.HandWork;
+import keentally.core.hand.LabelRuns;
 import keentally.core.hand.Mark;
 import keentally.core.hand.Marks;
 import keentally.core.hand.Painting;
@@ -24,6 +26,13 @@ public final class HandText {
     public static Map<String, Object> write(HandWork work) {
         Map<String, Object> tree = new LinkedHashMap<>();
         switch (work) {
+            case Brought brought -> {
+                tree.put("brought", brought.runs().text());
+                tree.put("width", brought.runs().width());
+                tree.put("height", brought.runs().height());
+                tree.put("classes", brought.classes());
+                tree.put("origin", brought.origin());
+            }
             case Corrections corrections ->
                 tree.put(
                         "corrections",
@@ -46,6 +55,14 @@ public final class HandText {
 
     /** @throws RuntimeException where the tree is not what {@link #write} writes */
     public static HandWork read(Map<?, ?> tree) {
+        if (tree.containsKey("brought")) {
+            LabelRuns runs = LabelRuns.of(
+                    ((Number) tree.get("width")).intValue(), ((Number) tree.get("height")).intValue(), (String)
+                            tree.get("brought"));
+            List<String> classes = ((List<?>) tree.get("classes"))
+                    .stream().map(String.class::cast).toList();
+            return new Brought(runs, classes, (String) tree.get("origin"));
+        }
         if (tree.containsKey("seeds")) {
             return new Seeds(points(tree.get("seeds")));
         }
@@ -72,7 +89,7 @@ public final class HandText {
      * Whole where the two are of different kinds.
      */
     static Map<String, Object> write(HandWork work, HandWork base) {
-        if (work.getClass() != base.getClass()) {
+        if (work.getClass() != base.getClass() || work instanceof Brought) {
             return write(work);
         }
         List<?> now = work.parts();
@@ -109,6 +126,7 @@ public final class HandText {
     @SuppressWarnings("unchecked") // parts of one kind of hand work come from work of that kind
     private static HandWork of(HandWork like, List<?> parts) {
         return switch (like) {
+            case Brought b -> throw new IllegalArgumentException("what was brought in is whole");
             case Corrections c -> new Corrections((List<Correction>) parts);
             case Marks m -> new Marks((List<Mark>) parts);
             case Painting p -> new Painting((List<Dab>) parts);
