@@ -41,6 +41,8 @@ final class ControlWalk implements AutoCloseable {
             "trial-take",
             "take-cut-outs",
             "tally-import",
+            "bring-choose",
+            "menu-bring",
             "menu-take-cut-outs",
             "menu-study-new",
             "menu-study-open",

@@ -395,6 +395,19 @@ public final class DeskDriver implements AutoCloseable {
                 .toList());
     }
 
+    /** Brings in a picture that was made elsewhere; answers when what was found is shown. */
+    public void bring(Path file) {
+        later(() -> window.bring(file));
+        settleBeside();
+    }
+
+    /** Returns when all that was asked for came back, also while a window asks something. */
+    public void settleBeside() {
+        calm();
+        WaitForAsyncUtils.waitForFxEvents(3);
+        calm();
+    }
+
     /** All that is written on a node and in it. */
     public List<String> texts(String id) {
         Parent box = (Parent) node(id);

@@ -118,6 +118,19 @@ class EveryViewTest {
         walked(25);
     }
 
+    /** Both heads and the comparison, with another sample of another size beside the first. */
+    @Test
+    void everyControlOfTwoViews() throws Exception {
+        desk = DeskDriver.smallDemo(folder);
+        desk.show("s1", "threshold-1");
+        desk.click("view-compare");
+        walk = new ControlWalk(desk);
+        desk.saveTo(folder.resolve("out.png"));
+        walk.overOneByOne("two views", "pair", EveryViewTest::nothing);
+        walk.overOneByOne("the comparison", "compare", () -> desk.pair().open().set(true));
+        walked(35);
+    }
+
     @Test
     void everyControlOfTheTrialSheet() throws Exception {
         desk = DeskDriver.demo(folder, "Crumb section", "");

@@ -53,6 +53,18 @@ public final class MethodActions {
         }
     }
 
+    /** Adds a method whose first step has hand work on a sample, without using it there; answers with its id. */
+    public Optional<String> bringIn(Address at, Method method, HandWork work) {
+        Study study = desk.study().get();
+        Method named = method.named(freshName(study, method.name()));
+        String id = study.newMethodId();
+        String step = named.steps().getFirst().id();
+        desk.act(
+                Texts.of("action.bring", named.name()),
+                s -> s.with(id, named).withHand(at.sampleId(), id, step, Optional.of(work)));
+        return Optional.of(id).filter(desk.study().get().methods()::contains);
+    }
+
     /** @param from the id of the method whose hand work and phases' notes go with the new one */
     private void use(Address at, String title, Method method, Optional<String> from) {
         method.refusal()

@@ -14,6 +14,7 @@ import javafx.scene.layout.VBox;
 import keentally.core.method.MethodStep;
 import keentally.core.run.RunFault;
 import keentally.core.setting.ChoiceSetting;
+import keentally.core.step.BringMaskStep;
 import keentally.core.step.ClusterStep;
 import keentally.core.step.ColourRangeStep;
 import keentally.core.step.EditObjectsStep;
@@ -204,6 +205,7 @@ public final class StationPanel extends VBox {
             case ColourRangeStep.ID -> body(new ColourRangePanel(desk, step.id()));
             case SimilarColourStep.ID -> body(new SimilarColourPanel(desk, step.id()));
             case ClusterStep.ID -> body(new ClusterPanel(desk, step.id(), clusters));
+            case BringMaskStep.ID -> body(new BringPanel(desk, step.id()));
             case PaintStep.ID -> body(new PaintPanel(desk, step.id(), painting));
             case GrowRegionsStep.ID -> body(new GrowPanel(desk, step.id()));
             case MergeSimilarStep.ID -> body(new MergePanel(desk, step.id()));

@@ -156,6 +156,8 @@ final class DeskMenus {
                 item("field-same", "", picture.fields()::sameForAll),
                 item("field-caption", "", picture.fields()::leaveOutCaption),
                 line(),
+                item("bring", "", () -> withSample(id -> window.chooseBrought())),
+                line(),
                 item("label", "", () -> withSample(id -> LabelDialog.ask(window.scene(), desk, actions, id))),
                 item("join", "", () -> JoinDialog.ask(window.scene(), desk, actions)),
                 item("sample-earlier", "", () -> withSample(id -> actions.move(id, -1))),

@@ -29,6 +29,8 @@ import keentally.core.step.FlattenStep;
 import keentally.core.step.GateStep;
 import keentally.core.step.Steps;
 import keentally.core.step.ThresholdStep;
+import keentally.desk.bring.BringDialog;
+import keentally.desk.bring.BringModel;
 import keentally.desk.look.Ask;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
@@ -217,6 +219,29 @@ public final class DeskWindow {
 
     void showTally() {
         rail.show(count);
+    }
+
+    void chooseBrought() {
+        File chosen = chooser("choose.bring").showOpenDialog(window);
+        if (chosen != null) {
+            bring(chosen.toPath());
+        }
+    }
+
+    /** Brings in what somebody made elsewhere of the sample on the stage, and holds it against what is there. */
+    public void bring(Path file) {
+        BringModel model = new BringModel(desk, Platform::runLater);
+        model.look(
+                file,
+                seen -> BringDialog.ask(
+                        scene(),
+                        model,
+                        seen,
+                        made -> model.take(seen, made).ifPresent(id -> {
+                            showCompare();
+                            pair.sample().set(Optional.empty());
+                            pair.method().set(Optional.of(id));
+                        })));
     }
 
     void showCompare() {

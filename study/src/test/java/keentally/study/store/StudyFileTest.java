@@ -27,10 +27,12 @@ import keentally.core.geometry.Ellipse;
 import keentally.core.geometry.Point;
 import keentally.core.geometry.Polygon;
 import keentally.core.geometry.Rectangle;
+import keentally.core.hand.Brought;
 import keentally.core.hand.Correction;
 import keentally.core.hand.Corrections;
 import keentally.core.hand.Dab;
 import keentally.core.hand.Glyph;
+import keentally.core.hand.LabelRuns;
 import keentally.core.hand.Mark;
 import keentally.core.hand.Marks;
 import keentally.core.hand.Painting;
@@ -59,6 +61,7 @@ import keentally.study.document.PictureRef.Source;
 import keentally.study.document.SlideLabel;
 import keentally.study.document.Study;
 import keentally.study.document.Thing;
+import keentally.study.document.Thing.DeparturesThing;
 import keentally.study.document.Thing.HandThing;
 import keentally.study.document.Thing.MethodThing;
 import keentally.study.document.Thing.OrderThing;
@@ -150,6 +153,10 @@ class StudyFileTest {
                 new HandThing(STROKES),
                 new HandThing(CORRECTIONS),
                 new HandThing(PAINTING),
+                new HandThing(new Brought(
+                        LabelRuns.of(5, 2, new int[] {0, 1, 1, 70_000, 0, 2, 2, 0, 0, 1}), List.of(), "m.png")),
+                new HandThing(new Brought(LabelRuns.of(2, 1, new int[] {1, 2}), List.of("#102030", "b"), "")),
+                new DeparturesThing(OWN),
                 new SheetThing("a · b", "x,y\r\n", "AAAA"),
                 new PhasesThing(Map.of(
                         "crust, dark",
