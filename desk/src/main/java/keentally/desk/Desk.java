@@ -10,10 +10,12 @@ import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.stage.Stage;
 import keentally.core.hand.HandWork;
+import keentally.core.hand.Marks;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
 import keentally.core.method.MethodStep;
 import keentally.core.quantity.Scale;
+import keentally.core.step.BringMaskStep;
 import keentally.core.step.ThresholdStep;
 import keentally.core.work.Cancel;
 import keentally.desk.look.Texts;
@@ -133,6 +135,38 @@ public final class Desk extends Application {
             study = study.with(method, MethodFile.read(demo.method())).with(id, told);
             for (Map.Entry<String, HandWork> work : demo.hand().entrySet()) {
                 study = study.withHand(id, method, work.getKey(), Optional.of(work.getValue()));
+            }
+        }
+        return beside(study, samples);
+    }
+
+    /** What others made of the samples: counts, methods, and masks as methods of their own; no sample is turned to these. */
+    private static Study beside(Study laidOut, List<DemoFiles.Entry> samples) throws FileFault, MethodFault {
+        Study study = laidOut;
+        for (int i = 0; i < samples.size(); i++) {
+            String id = study.samples().get(i);
+            DemoFiles.Others others = samples.get(i).others();
+            if (!others.classes().isEmpty()) {
+                study = study.withClasses(others.classes());
+            }
+            for (Map.Entry<String, Marks> tally : others.tallies().entrySet()) {
+                study = study.withTally(id, tally.getKey(), tally.getValue());
+            }
+            for (Path method : others.methods()) {
+                study = study.with(study.newMethodId(), MethodFile.read(method));
+            }
+            if (others.brought().isPresent()) {
+                String method = study.newMethodId();
+                Method rough = Method.empty(
+                                Texts.of("bring.method", samples.get(i).title()),
+                                study.method("m" + (i + 1)).unit())
+                        .then(BringMaskStep.ID, BringMaskStep.AS.id(), "mask");
+                study = study.with(method, rough)
+                        .withHand(
+                                id,
+                                method,
+                                rough.steps().getFirst().id(),
+                                others.brought().map(b -> b));
             }
         }
         return study;

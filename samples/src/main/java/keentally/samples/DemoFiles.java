@@ -8,13 +8,24 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.function.Supplier;
+import keentally.core.bring.MaskPicture;
+import keentally.core.colour.Rgb;
 import keentally.core.geometry.Rectangle;
+import keentally.core.hand.Brought;
+import keentally.core.hand.Glyph;
 import keentally.core.hand.HandWork;
+import keentally.core.hand.Marks;
+import keentally.core.hand.TallyClass;
+import keentally.core.method.Method;
 import keentally.core.picture.Channel;
 import keentally.core.picture.Depth;
 import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
+import keentally.core.picture.Plane8;
+import keentally.core.quantity.Amounts;
+import keentally.core.quantity.PixelSize;
 import keentally.core.work.Work;
 import keentally.study.document.FieldText;
 import keentally.study.document.PictureRef;
@@ -23,13 +34,14 @@ import keentally.study.file.Json;
 import keentally.study.file.WholeFile;
 import keentally.study.method.MethodFile;
 import keentally.study.picture.PictureWriter;
+import keentally.study.result.MarksFile;
 import keentally.study.store.HandText;
 
 /** The demo samples as files: pictures, methods, and {@code truth.json}. */
 public final class DemoFiles {
     public static final String TRUTH = "truth.json";
 
-    private static final int LAYOUT = 5;
+    private static final int LAYOUT = 6;
 
     private DemoFiles() {}
 
@@ -47,7 +59,9 @@ public final class DemoFiles {
             Path method = folder.resolve(sample.id() + MethodFile.ENDING);
             MethodFile.write(method, sample.method());
             written.add(new Output(sample, picture, method));
-            truths.add(truth(sample, picture, method));
+            Map<String, Object> truth = truth(sample, picture, method);
+            truth.put("beside", beside(folder, sample));
+            truths.add(truth);
         }
         Map<String, Object> tree = new LinkedHashMap<>();
         tree.put("format", "keen-tally-truth");
@@ -55,6 +69,52 @@ public final class DemoFiles {
         tree.put("samples", truths);
         WholeFile.write(folder.resolve(TRUTH), Json.pretty(tree));
         return written;
+    }
+
+    /** Methods, marks and a mask, each a file of its own; marks and mask also as the demo study takes them in. */
+    private static Map<String, Object> beside(Path folder, DemoSample sample) throws FileFault {
+        Beside beside = sample.beside();
+        Map<String, Object> tree = new LinkedHashMap<>();
+        List<String> methods = new ArrayList<>();
+        for (Method other : beside.methods()) {
+            Path file = folder.resolve(sample.id() + "-" + (methods.size() + 2) + MethodFile.ENDING);
+            MethodFile.write(file, other);
+            methods.add(file.getFileName().toString());
+        }
+        tree.put("methods", methods);
+        if (!beside.tallies().isEmpty()) {
+            PixelSize size = PixelSize.of(sample.scale().unit(), Optional.of(sample.scale()));
+            MarksFile.write(
+                    folder.resolve(sample.id() + "-marks.csv"),
+                    beside.classes(),
+                    new TreeMap<>(beside.tallies()),
+                    size);
+        }
+        tree.put(
+                "classes",
+                beside.classes().stream()
+                        .map(c -> List.of(
+                                c.id(), c.name(), c.glyph().name(), c.colour().toString()))
+                        .toList());
+        Map<String, Object> tallies = new TreeMap<>();
+        beside.tallies().forEach((counter, marks) -> tallies.put(counter, HandText.write(marks)));
+        tree.put("tallies", tallies);
+        if (beside.rough().isPresent()) {
+            Path file = folder.resolve(sample.id() + "-rough-mask.png");
+            Plane8 rough = beside.rough().get();
+            PictureWriter.png(file, rough);
+            MaskPicture seen = MaskPicture.of(Picture.grey(rough));
+            String origin = file.getFileName() + ", " + rough.width() + " \u00d7 " + rough.height() + " px, above "
+                    + Amounts.text(seen.usual().cut());
+            tree.put(
+                    "brought",
+                    HandText.write(seen.read(
+                            seen.usual(),
+                            sample.picture().width(),
+                            sample.picture().height(),
+                            origin)));
+        }
+        return tree;
     }
 
     /** One file, or one a channel where the channels have names of their own. */
@@ -87,6 +147,7 @@ public final class DemoFiles {
      * @param scale as text, such as {@code 1.5 um/px}
      * @param field the part that counts; where it is cut off straight, a caption is, from which the scale can be read
      * @param hand what was done by hand on it, by the ids of the method's steps
+     * @param others what others made of it
      */
     public record Entry(
             String title,
@@ -94,9 +155,40 @@ public final class DemoFiles {
             Path method,
             String scale,
             List<Field.Part> field,
-            Map<String, HandWork> hand) {
+            Map<String, HandWork> hand,
+            Others others) {
         public boolean isCaptioned() {
             return field.stream().anyMatch(p -> p.takenAway() || p.shape() instanceof Rectangle);
+        }
+    }
+
+    /**
+     * What others made of a sample.
+     *
+     * @param methods files of methods that go on it otherwise
+     * @param tallies what was counted by hand, by the names of the counters
+     * @param brought a mask that was drawn elsewhere
+     */
+    public record Others(
+            List<Path> methods, List<TallyClass> classes, Map<String, Marks> tallies, Optional<Brought> brought) {
+        private static Others of(Path folder, Map<?, ?> tree) {
+            List<TallyClass> classes = new ArrayList<>();
+            for (Object one : (List<?>) tree.get("classes")) {
+                List<?> c = (List<?>) one;
+                classes.add(new TallyClass(
+                        (String) c.get(0), (String) c.get(1), Glyph.valueOf((String) c.get(2)), Rgb.of((String)
+                                c.get(3))));
+            }
+            Map<String, Marks> tallies = new LinkedHashMap<>();
+            ((Map<?, ?>) tree.get("tallies"))
+                    .forEach((counter, marks) ->
+                            tallies.put((String) counter, (Marks) HandText.read((Map<?, ?>) marks)));
+            return new Others(
+                    ((List<?>) tree.get("methods"))
+                            .stream().map(m -> folder.resolve((String) m)).toList(),
+                    classes,
+                    tallies,
+                    Optional.ofNullable((Map<?, ?>) tree.get("brought")).map(b -> (Brought) HandText.read(b)));
         }
     }
 
@@ -117,7 +209,8 @@ public final class DemoFiles {
                             folder.resolve(String.valueOf(s.get("method"))),
                             String.valueOf(s.get("scale")),
                             field((List<?>) s.get("field")),
-                            hand((Map<?, ?>) s.get("hand"))));
+                            hand((Map<?, ?>) s.get("hand")),
+                            Others.of(folder, (Map<?, ?>) s.get("beside"))));
                 }
             }
         }

@@ -31,23 +31,33 @@ final class GrainTray {
         Chance chance = new Chance(20261103);
         List<PlaneF> kinds = new ArrayList<>();
         kinds.add(laid(grains, chance, 30, 21, 25, 1.5, 1.9));
+        int afterPumpkin = grains.outlines().size();
         kinds.add(laid(grains, chance, 130, 13, 15.5, 1.7, 2.1));
         int rye = grains.outlines().size();
         kinds.add(laid(grains, chance, 95, 11, 13.5, 2.9, 3.6));
         int afterRye = grains.outlines().size();
         kinds.add(laid(grains, chance, 120, 8, 9.5, 1.7, 2.1));
-        List<Truth.Thing> things = grains.things().subList(rye, afterRye);
+        List<Truth.Thing> all = List.copyOf(grains.things());
+        List<Truth.Thing> things = all.subList(rye, afterRye);
         double area = things.stream().mapToDouble(Truth.Thing::areaPx2).sum();
         double percent = 100 * area / (Math.PI * TRAY.a() * TRAY.b());
         Scale scale = new Scale(0.13, LengthUnit.MM);
         return new DemoSample(
-                "grain-tray",
-                "Grain tray",
-                scene(kinds, work).photograph(0.8, 3, 810, work),
-                scale,
-                List.of(new Field.Part(TRAY, false)),
-                Truth.of(SPECK_BELOW_PX2, true, "rye", percent, List.copyOf(things)),
-                method());
+                        "grain-tray",
+                        "Grain tray",
+                        scene(kinds, work).photograph(0.8, 3, 810, work),
+                        scale,
+                        List.of(new Field.Part(TRAY, false)),
+                        Truth.of(SPECK_BELOW_PX2, true, "rye", percent, List.copyOf(things)),
+                        method())
+                .with(TrayCount.of(
+                        WIDTH,
+                        HEIGHT,
+                        List.of(
+                                all.subList(0, afterPumpkin),
+                                all.subList(afterPumpkin, rye),
+                                things,
+                                all.subList(afterRye, all.size()))));
     }
 
     private static PlaneF laid(

@@ -58,13 +58,14 @@ final class StarchGranules {
         Truth truth = Truth.of(SPECK_BELOW_PX2, false, "bright", FlourDispersion.percent(coverage), things);
         Picture picture = Picture.grey(captioned(expose(granules, coverage, work)));
         return new DemoSample(
-                "starch-granules",
-                "Starch granules",
-                picture,
-                new Scale(UM_PER_PX, LengthUnit.UM),
-                List.of(new Field.Part(new Rectangle(0, 0, WIDTH, SEEN), false)),
-                truth,
-                method());
+                        "starch-granules",
+                        "Starch granules",
+                        picture,
+                        new Scale(UM_PER_PX, LengthUnit.UM),
+                        List.of(new Field.Part(new Rectangle(0, 0, WIDTH, SEEN), false)),
+                        truth,
+                        method("Starch granules", "0.5 px"))
+                .with(Beside.methods(method("Starch granules, parts less", "4 px")));
     }
 
     private static Truth.Thing thing(Ellipse e) {
@@ -177,13 +178,13 @@ final class StarchGranules {
         return Plane8.of(WIDTH, HEIGHT, values);
     }
 
-    private static Method method() {
-        return new MethodMaker("Starch granules", LengthUnit.UM)
+    private static Method method(String name, String depth) {
+        return new MethodMaker(name, LengthUnit.UM)
                 .step("smooth", "sigma", "1.2 px")
                 .step("threshold", "rule", "otsu", "keep", "bright")
                 .step("fill-holes", "upTo", "0.2 um2")
                 .step("remove-specks", "below", "0.4 um2")
-                .step("split-touching", "by", "outline", "depth", "0.5 px")
+                .step("split-touching", "by", "outline", "depth", depth)
                 .step("edge-objects", "drop", "all")
                 .make(List.of(
                         Measure.AREA,

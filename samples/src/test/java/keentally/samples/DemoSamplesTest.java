@@ -10,11 +10,18 @@ import java.util.Optional;
 import java.util.function.Supplier;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import keentally.core.agree.Agreement;
+import keentally.core.agree.MaskOverlap;
+import keentally.core.agree.Matching;
+import keentally.core.bring.MaskPicture;
+import keentally.core.hand.Marks;
 import keentally.core.hand.Painting;
 import keentally.core.measure.Measure;
 import keentally.core.measure.ObjectTable;
 import keentally.core.method.Method;
 import keentally.core.picture.Depth;
+import keentally.core.picture.Mask;
+import keentally.core.picture.Picture;
 import keentally.core.run.Progress;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
@@ -224,5 +231,61 @@ class DemoSamplesTest {
                     .anyMatch(t -> t.areaPx2() < demo.truth().speckBelowPx2());
         }
         assertThat(demo.method().refusal()).isEmpty();
+    }
+
+    private static DemoSample drawn(String id) {
+        return samples().filter(s -> s.id().equals(id)).findFirst().orElseThrow();
+    }
+
+    /** The second counter passes over every 40th seed, takes some wheat for rye, and marks two pumpkin seeds twice. */
+    @Test
+    void theTwoCountsOfTheTrayDifferAsTheyAreSaidTo() {
+        Beside beside = drawn("grain-tray").beside();
+        Marks first = beside.tallies().get(TrayCount.FIRST);
+        Marks second = beside.tallies().get(TrayCount.SECOND);
+        assertThat(first.counts().values()).containsExactly(30, 130, 95, 120);
+        Agreement agreement = Matching.between(first.places(), second.places(), 8);
+        assertThat(agreement.missed()).hasSize(first.list().size() / TrayCount.PASSED_OVER);
+        assertThat(agreement.extra()).hasSize(30 / TrayCount.TWICE);
+        int[] partner = agreement.partner();
+        long mistaken = IntStream.range(0, partner.length)
+                .filter(i -> partner[i] >= 0)
+                .filter(i -> !first.list()
+                        .get(i)
+                        .kind()
+                        .equals(second.list().get(partner[i]).kind()))
+                .count();
+        assertThat(mistaken).isBetween(4L, 130L / TrayCount.TAKEN_FOR_RYE);
+    }
+
+    @Test
+    void theRoughMaskCoversMostOfTheRyeAndMore() throws Exception {
+        DemoSample tray = drawn("grain-tray");
+        MaskPicture rough = MaskPicture.of(Picture.grey(tray.beside().rough().orElseThrow()));
+        Mask brought = rough.read(
+                        rough.usual(), tray.picture().width(), tray.picture().height(), "")
+                .runs()
+                .mask();
+        Readings ours = run(tray);
+        MaskOverlap overlap =
+                MaskOverlap.of(ours.state().needMask(), brought, ours.state().field());
+        assertThat(overlap.iou()).isBetween(0.4, 0.85);
+        assertThat(overlap.onlyFirst()).isGreaterThan(8 * 300L); // eight grains were forgotten
+    }
+
+    @Test
+    void theOtherMethodOfTheStarchPartsLess() throws Exception {
+        DemoSample starch = drawn("starch-granules");
+        DemoSample other = new DemoSample(
+                starch.id(),
+                starch.title(),
+                starch.picture(),
+                starch.scale(),
+                starch.field(),
+                starch.truth(),
+                starch.beside().methods().getFirst());
+        int more = run(starch).objects().orElseThrow().objects().count();
+        int fewer = run(other).objects().orElseThrow().objects().count();
+        assertThat(fewer).isBetween(more * 3 / 4, more - 10);
     }
 }

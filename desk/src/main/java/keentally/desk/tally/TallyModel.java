@@ -32,6 +32,7 @@ import keentally.desk.model.DeskModel;
 import keentally.desk.model.TallyActions;
 import keentally.desk.stage.StageModel;
 import keentally.desk.stage.StageTool;
+import keentally.study.document.Study;
 import keentally.study.file.FileFault;
 import keentally.study.result.MarksFile;
 import keentally.study.run.SampleRun;
@@ -71,6 +72,7 @@ public final class TallyModel {
             called.set(List.of());
             show();
         });
+        desk.holding().addListener(o -> counter.set(knownCounter()));
         counter.addListener(o -> {
             endSweep();
             show();
@@ -163,6 +165,16 @@ public final class TallyModel {
         if (!there) {
             kind.set(classes.stream().findFirst().map(TallyClass::id));
         }
+    }
+
+    /** Whoever counted in the study before, the first by name; else a first counter. */
+    private String knownCounter() {
+        Study study = desk.holding().get().study();
+        return study.samples().stream()
+                .flatMap(id -> study.tallies(id).keySet().stream())
+                .sorted()
+                .findFirst()
+                .orElse(Texts.of("tally.counter.first"));
     }
 
     /** The class that is counted now. */
