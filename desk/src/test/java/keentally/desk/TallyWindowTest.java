@@ -7,7 +7,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.MenuButton;
 import javafx.scene.input.KeyCode;
 import javax.imageio.ImageIO;
 import keentally.core.geometry.Point;
@@ -304,5 +307,102 @@ class TallyWindowTest {
         desk.fire("tally-seen");
         assertThat(desk.colours("stage")).isNotEqualTo(seen);
         assertThat(marks().list()).hasSize(1);
+    }
+
+    /** The objects that marks go with get the marks' classes, and these are counted in the summary and in the table. */
+    @Test
+    void objectsGetTheClassesOfTheirMarks() throws Exception {
+        desk.type("tally-new-class", "round");
+        desk.type("tally-new-class", "lone");
+        desk.focusStage();
+        desk.keys(KeyCode.DIGIT1);
+        desk.clickPicture(60, 60);
+        desk.clickPicture(200, 60);
+        desk.keys(KeyCode.DIGIT2);
+        desk.clickPicture(60, 200);
+        desk.fire("agreement-sort");
+        desk.quiet();
+        assertThat(desk.onFx(() ->
+                        desk.model().method().steps().getLast().description().id()))
+                .isEqualTo("edit-objects");
+        Path csv = folder.resolve("t.csv");
+        desk.saveTo(csv);
+        desk.command("take-table");
+        desk.quiet();
+        assertThat(Files.readAllLines(csv).getFirst()).startsWith("sample,object,phase,class,");
+        assertThat(Files.readString(csv)).contains(",round,", ",lone,");
+        desk.click("view-objects");
+        desk.fire("together-summary");
+        desk.quiet();
+        assertThat(desk.text("summary-of")).contains("no class: 2 (40.0 %)", "lone: 1", "round: 2");
+        Path book = folder.resolve("t.xlsx");
+        desk.saveTo(book);
+        desk.command("take-table");
+        desk.quiet();
+        assertThat(book).isNotEmptyFile();
+        desk.onFx(() -> {
+            desk.model().undo();
+            return null;
+        });
+        desk.quiet();
+        assertThat(desk.text("summary-of")).doesNotContain("round");
+    }
+
+    /** Held against the objects on each sample, and taken away as a table. */
+    @Test
+    void countsOfSeveralSamplesAreHeldTogether() throws Exception {
+        count(60, 60, 200, 60);
+        desk.open(Files.copy(folder.resolve("drawn.png"), folder.resolve("second.png")));
+        desk.click("view-tally");
+        count(60, 60, 200, 60, 200, 200);
+        desk.fire("agreement-over-all");
+        desk.quiet();
+        Labeled told = (Labeled) desk.asked().orElseThrow().lookup("#differences-told");
+        assertThat(told.getText()).contains("+2.5 in the mean", "Samples: 2.");
+        Path csv = folder.resolve("d.csv");
+        desk.saveTo(csv);
+        Button save = (Button) desk.asked().orElseThrow().lookup("#differences-save");
+        desk.later(save::fire);
+        desk.quiet();
+        assertThat(Files.readString(csv)).contains("\"drawn\",2,5,3.5,3", "\"second\",3,5,4,2");
+        for (String kind : List.of("png", "svg")) {
+            Path file = folder.resolve("d." + kind);
+            desk.saveTo(file);
+            desk.later(save::fire);
+            desk.quiet();
+            assertThat(file).isNotEmptyFile();
+        }
+        desk.answer(false);
+    }
+
+    @Test
+    void aCounterIsRenamedAndRemovedWithAllMarks() {
+        count(60, 60, 200, 60);
+        command("rename");
+        desk.fill("counter-name", " ");
+        desk.answer(true);
+        assertThat(desk.asked()).as("it still asks").isPresent();
+        desk.fill("counter-name", "Ada");
+        desk.answer(true);
+        assertThat(marks("Ada").list()).hasSize(2);
+        assertThat(marks("Counter 1").list()).isEmpty();
+        assertThat(desk.text("tally-total")).contains("2");
+        command("remove");
+        desk.answer(true);
+        assertThat(marks("Ada").list()).isEmpty();
+        desk.onFx(() -> {
+            desk.model().undo();
+            return null;
+        });
+        assertThat(marks("Ada").list()).hasSize(2);
+    }
+
+    private void command(String what) {
+        MenuButton more = (MenuButton) desk.node("tally-counter-more");
+        desk.later(() -> more.getItems().stream()
+                .filter(i -> i.getId().equals("tally-counter-" + what))
+                .findFirst()
+                .orElseThrow()
+                .fire());
     }
 }

@@ -4,8 +4,10 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.Deque;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.function.IntPredicate;
 import java.util.function.Predicate;
@@ -46,14 +48,15 @@ public final class Correcting {
      * An object on its way.
      *
      * @param rank of the object it comes from
+     * @param kind the class that it was given; empty for none
      */
-    private record EditedObject(CorrectedPiece piece, String droppedBy, int rank, boolean touched) {
+    private record EditedObject(CorrectedPiece piece, String droppedBy, int rank, boolean touched, String kind) {
         boolean isKept() {
             return droppedBy.isEmpty();
         }
 
         EditedObject as(CorrectedPiece other) {
-            return new EditedObject(other, droppedBy, rank, true);
+            return new EditedObject(other, droppedBy, rank, true, kind);
         }
     }
 
@@ -91,7 +94,12 @@ public final class Correcting {
             rank[order[i]] = i;
         }
         for (int region = 0; region < came.count(); region++) {
-            all.add(new EditedObject(CorrectedPiece.of(came, region), objects.droppedBy(region), rank[region], false));
+            all.add(new EditedObject(
+                    CorrectedPiece.of(came, region),
+                    objects.droppedBy(region),
+                    rank[region],
+                    false,
+                    objects.classOf(region)));
         }
     }
 
@@ -121,6 +129,7 @@ public final class Correcting {
                 fate(found(restore.on(), i -> !all.get(i).isKept()), "");
             case Correction.KeepOnly only -> keepOnly(only.on());
             case Correction.Draw draw -> draw(draw.outline());
+            case Correction.Sort sort -> sort(found(sort.on(), i -> all.get(i).isKept()), sort.as());
             case Correction.Erase erase -> erase(erase);
         };
     }
@@ -154,6 +163,7 @@ public final class Correcting {
             return false;
         }
         EditedObject first = all.get(those.getFirst());
+        String kind = first.kind;
         CorrectedPiece joined = first.piece;
         int rank = first.rank;
         for (int i : those.subList(1, those.size())) {
@@ -161,16 +171,27 @@ public final class Correcting {
             rank = Math.min(rank, all.get(i).rank);
             all.set(i, null);
         }
-        all.set(those.getFirst(), new EditedObject(joined, "", rank, true));
+        all.set(those.getFirst(), new EditedObject(joined, "", rank, true, kind));
         return true;
     }
 
     private boolean fate(List<Integer> those, String droppedBy) {
         for (int i : those) {
             EditedObject was = all.get(i);
-            all.set(i, new EditedObject(was.piece, droppedBy, was.rank, true));
+            all.set(i, new EditedObject(was.piece, droppedBy, was.rank, true, was.kind));
         }
         return !those.isEmpty();
+    }
+
+    /** A class is no change of the object itself. */
+    private boolean sort(List<Integer> those, String kind) {
+        boolean any = false;
+        for (int i : those) {
+            EditedObject was = all.get(i);
+            any |= !was.kind.equals(kind);
+            all.set(i, new EditedObject(was.piece, was.droppedBy, was.rank, was.touched, kind));
+        }
+        return any;
     }
 
     private boolean keepOnly(List<Point> on) {
@@ -192,7 +213,7 @@ public final class Correcting {
             return false;
         }
         take(free, e -> !e.isKept(), false);
-        all.add(new EditedObject(free, "", Integer.MAX_VALUE, true));
+        all.add(new EditedObject(free, "", Integer.MAX_VALUE, true, ""));
         return true;
     }
 
@@ -341,7 +362,13 @@ public final class Correcting {
                 .sorted(Comparator.comparingInt(i -> reading ? 0 : left.get(i).rank))
                 .mapToInt(i -> i)
                 .toArray();
-        return new Outcome(ObjectSet.of(builder.regions(), fates, order), List.copyOf(fits), touched);
+        Map<Integer, String> kinds = new HashMap<>();
+        for (int i = 0; i < touched.length; i++) {
+            if (!left.get(i).kind.isEmpty()) {
+                kinds.put(i, left.get(i).kind);
+            }
+        }
+        return new Outcome(ObjectSet.of(builder.regions(), fates, order).sorted(kinds), List.copyOf(fits), touched);
     }
 
     /** As regions are numbered: by their first pixels. */

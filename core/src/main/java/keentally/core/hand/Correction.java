@@ -48,6 +48,13 @@ public sealed interface Correction {
         }
     }
 
+    /** Objects are of a class. @param as its name; empty for of none */
+    record Sort(List<Point> on, String as) implements Correction {
+        public Sort {
+            on = List.copyOf(on);
+        }
+    }
+
     /** What lies under a round brush is taken from objects. */
     record Erase(List<Point> path, double width) implements Correction {
         public Erase {

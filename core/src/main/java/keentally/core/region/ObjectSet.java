@@ -2,6 +2,7 @@ package keentally.core.region;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -20,7 +21,11 @@ public final class ObjectSet implements HoldsBuffers {
     /** All regions in the order in which they are numbered. */
     private final int[] order;
 
-    private ObjectSet(Regions regions, List<String> stations, int[] fate, int[] order) {
+    /** The classes that regions were given, by region; most have none. */
+    private final Map<Integer, String> classes;
+
+    private ObjectSet(Regions regions, List<String> stations, int[] fate, int[] order, Map<Integer, String> classes) {
+        this.classes = Map.copyOf(classes);
         this.regions = regions;
         this.stations = List.copyOf(stations);
         this.fate = fate;
@@ -39,7 +44,7 @@ public final class ObjectSet implements HoldsBuffers {
 
     /** All of them kept, numbered in a given order. */
     public static ObjectSet of(Regions regions, int[] order) {
-        return new ObjectSet(regions, List.of(), new int[regions.count()], order.clone());
+        return new ObjectSet(regions, List.of(), new int[regions.count()], order.clone(), Map.of());
     }
 
     /**
@@ -52,7 +57,7 @@ public final class ObjectSet implements HoldsBuffers {
         List<String> stations =
                 droppedBy.stream().filter(s -> !s.isEmpty()).distinct().toList();
         int[] fate = droppedBy.stream().mapToInt(s -> stations.indexOf(s) + 1).toArray();
-        return new ObjectSet(regions, stations, fate, order.clone());
+        return new ObjectSet(regions, stations, fate, order.clone(), Map.of());
     }
 
     /** All regions in the order in which they are numbered. */
@@ -69,7 +74,22 @@ public final class ObjectSet implements HoldsBuffers {
             }
         }
         return new ObjectSet(
-                regions, Stream.concat(stations.stream(), Stream.of(station)).toList(), changed, order);
+                regions, Stream.concat(stations.stream(), Stream.of(station)).toList(), changed, order, classes);
+    }
+
+    /** The same objects, sorted into classes. @param names by region; regions without one have no class */
+    public ObjectSet sorted(Map<Integer, String> names) {
+        return new ObjectSet(regions, stations, fate, order, names);
+    }
+
+    /** The class that a region was given; empty for none. */
+    public String classOf(int region) {
+        return classes.getOrDefault(region, "");
+    }
+
+    /** Whether any region was given a class. */
+    public boolean isSorted() {
+        return !classes.isEmpty();
     }
 
     public Regions regions() {

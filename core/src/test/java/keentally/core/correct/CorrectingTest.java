@@ -210,4 +210,26 @@ class CorrectingTest {
         assertThat(done.fits().getFirst())
                 .isEqualTo(done.objects().mask().count() < before.mask().count());
     }
+
+    @Test
+    void classesStayWithTheirObjects() {
+        ObjectSet three = objects("aa.bb.cc", "aa.bb.cc");
+        Correcting.Outcome sorted = corrected(
+                three,
+                new Correction.Sort(List.of(in(0, 0), in(3, 1), in(6, 0), in(2, 0)), "rye"),
+                new Correction.Sort(List.of(in(6, 0)), "oats"),
+                new Correction.Sort(List.of(in(6, 0)), "oats"),
+                new Correction.Sort(List.of(in(3, 0)), ""));
+        assertThat(sorted.fits()).containsExactly(true, true, false, true);
+        assertThat(sorted.touched()).containsOnly(false);
+        assertThat(sorted.objects().isSorted()).isTrue();
+        assertThat(sorted.objects().classOf(0)).isEqualTo("rye");
+        assertThat(sorted.objects().classOf(1)).isEmpty();
+        assertThat(sorted.objects().drop("gate-1", r -> r == 0).classOf(2)).isEqualTo("oats");
+        Correcting.Outcome cut =
+                corrected(sorted.objects(), new Correction.Cut(List.of(new Point(6.5, 0), new Point(6.5, 2))));
+        assertThat(cut.objects().classOf(2)).isEqualTo("oats");
+        Correcting.Outcome joined = corrected(sorted.objects(), new Correction.Join(List.of(in(6, 0), in(0, 0))));
+        assertThat(joined.objects().classOf(0)).as("the first that was named").isEqualTo("oats");
+    }
 }

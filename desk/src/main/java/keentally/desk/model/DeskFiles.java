@@ -21,6 +21,7 @@ import keentally.desk.look.Texts;
 import keentally.study.document.Thing.SheetThing;
 import keentally.study.file.FileFault;
 import keentally.study.method.MethodFile;
+import keentally.study.plot.DifferencePlot;
 import keentally.study.plot.HistogramPlot;
 import keentally.study.plot.SpreadPlot;
 import keentally.study.result.CutOuts;
@@ -120,6 +121,11 @@ public final class DeskFiles {
 
     /** Writes how a measure is spread, as its file's ending says. */
     public void saveSpread(Path file, SpreadPlot plot) {
+        write(file, work -> plot.save(file));
+    }
+
+    /** Writes how two counts differ over several samples, as its file's ending says. */
+    public void saveDifferences(Path file, DifferencePlot plot) {
         write(file, work -> plot.save(file));
     }
 

@@ -102,6 +102,51 @@ public final class TallyActions {
         return new TallyClass("c" + number, name, glyph, colour);
     }
 
+    /** Whose marks these are, on all samples, goes by another name. @throws IllegalArgumentException in a sentence, where somebody has it */
+    public void renameCounter(String before, String after) {
+        String name = after.strip();
+        Study study = desk.study().get();
+        if (name.isEmpty()) {
+            throw new IllegalArgumentException(Texts.of("tally.counter.no-name"));
+        }
+        boolean known =
+                study.samples().stream().anyMatch(id -> study.tallies(id).containsKey(name));
+        if (known && !name.equals(before)) {
+            throw new IllegalArgumentException(Texts.of("tally.counter.known", name));
+        }
+        if (!name.equals(before) && marksBy(before) > 0) {
+            desk.act(Texts.of("action.tally.counter", before), s -> {
+                Study next = s;
+                for (String id : s.samples()) {
+                    Marks marks = s.tallies(id).getOrDefault(before, Marks.NONE);
+                    next = next.withTally(id, before, Marks.NONE);
+                    next = marks.list().isEmpty() ? next : next.withTally(id, name, marks);
+                }
+                return next;
+            });
+        }
+    }
+
+    /** How many things somebody has counted, on all samples. */
+    public int marksBy(String who) {
+        Study study = desk.study().get();
+        return study.samples().stream()
+                .mapToInt(id ->
+                        study.tallies(id).getOrDefault(who, Marks.NONE).list().size())
+                .sum();
+    }
+
+    /** Takes out all that somebody has counted, on all samples. */
+    public void removeCounter(String who) {
+        desk.act(Texts.of("action.tally.counter.remove", who), s -> {
+            Study next = s;
+            for (String id : s.samples()) {
+                next = next.withTally(id, who, Marks.NONE);
+            }
+            return next;
+        });
+    }
+
     private static void checkName(List<TallyClass> classes, String name, String id) {
         if (name.isBlank()) {
             throw new IllegalArgumentException(Texts.of("tally.no-name"));

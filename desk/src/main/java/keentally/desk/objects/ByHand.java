@@ -1,7 +1,9 @@
 package keentally.desk.objects;
 
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import keentally.core.geometry.Point;
@@ -19,12 +21,12 @@ import keentally.desk.model.DeskModel;
 import keentally.study.run.SampleRun;
 
 /** Corrections by hand from tables and line-ups: they go to the station for corrections at the method's end, which is added where it is not there. */
-final class ByHand {
+public final class ByHand {
     private static final StepDescription EDIT = Steps.find(EditObjectsStep.ID).orElseThrow();
 
     private final DeskModel desk;
 
-    ByHand(DeskModel desk) {
+    public ByHand(DeskModel desk) {
         this.desk = desk;
     }
 
@@ -38,16 +40,38 @@ final class ByHand {
         done(regions, Correction.Restore::new, "edit.did.restore", false);
     }
 
+    /** Regions of the final objects are of classes, in one action. @param sorted by the name of the class; an empty name for of none */
+    public void sort(Map<String, ? extends Collection<Integer>> sorted) {
+        List<Correction> made = new ArrayList<>();
+        int all = 0;
+        for (Map.Entry<String, ? extends Collection<Integer>> one : sorted.entrySet()) {
+            List<Point> on = places(one.getValue(), true);
+            if (!on.isEmpty()) {
+                made.add(new Correction.Sort(on, one.getKey()));
+                all += on.size();
+            }
+        }
+        add(made, Texts.of("edit.did.sorted", all));
+    }
+
     private void done(
             Collection<Integer> regions, Function<List<Point>, Correction> made, String said, boolean ofKept) {
+        List<Point> on = places(regions, ofKept);
+        add(on.isEmpty() ? List.of() : List.of(made.apply(on)), Texts.of(said, on.size()));
+    }
+
+    private List<Point> places(Collection<Integer> regions, boolean ofKept) {
         Optional<ObjectSet> objects = desk.shown().get().flatMap(SampleRun::objects);
-        List<Point> on = objects.stream()
+        return objects.stream()
                 .flatMap(o -> regions.stream()
                         .filter(r -> o.isKept(r) == ofKept)
                         .sorted()
                         .map(r -> first(o.regions(), r)))
                 .toList();
-        if (on.isEmpty()) {
+    }
+
+    private void add(List<Correction> made, String said) {
+        if (made.isEmpty()) {
             desk.say(Texts.of("edit.choose"));
             return;
         }
@@ -63,10 +87,12 @@ final class ByHand {
         Corrections before = desk.study().get().hand(sample, desk.methodId()).get(step) instanceof Corrections c
                 ? c
                 : Corrections.NONE;
-        desk.change(
-                Texts.of(said, on.size()),
-                m -> next,
-                s -> s.withHand(sample, desk.methodId(), step, Optional.of(before.and(made.apply(on)))));
+        Corrections all = before;
+        for (Correction one : made) {
+            all = all.and(one);
+        }
+        Corrections kept = all;
+        desk.change(said, m -> next, s -> s.withHand(sample, desk.methodId(), step, Optional.of(kept)));
     }
 
     private static Point first(Regions regions, int region) {

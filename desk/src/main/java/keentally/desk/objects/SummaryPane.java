@@ -3,8 +3,11 @@ package keentally.desk.objects;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyStringWrapper;
@@ -20,6 +23,7 @@ import keentally.core.measure.Dimension;
 import keentally.core.measure.Measure;
 import keentally.core.measure.ObjectTable;
 import keentally.core.quantity.PixelSize;
+import keentally.core.region.ObjectSet;
 import keentally.core.stats.Averages;
 import keentally.core.words.Figures;
 import keentally.core.words.Words;
@@ -120,6 +124,21 @@ final class SummaryPane extends VBox {
         return column;
     }
 
+    /** How many there are of each class. */
+    private static String classes(ObjectSet objects, int[] rows) {
+        SortedMap<String, Integer> counts = new TreeMap<>();
+        for (int row : rows) {
+            counts.merge(objects.classOf(objects.region(row)), 1, Integer::sum);
+        }
+        return counts.entrySet().stream()
+                .map(e -> Texts.of(
+                        "sums.class",
+                        e.getKey().isEmpty() ? Texts.of("sums.no-class") : e.getKey(),
+                        Figures.number(e.getValue()),
+                        Figures.percent(100.0 * e.getValue() / rows.length)))
+                .collect(Collectors.joining(" \u00b7 "));
+    }
+
     private void refresh() {
         Optional<ObjectTable> now =
                 desk.shown().get().flatMap(SampleRun::readings).flatMap(r -> r.objects());
@@ -150,12 +169,14 @@ final class SummaryPane extends VBox {
                                         .toArray());
                     })
                     .toList();
+            String classes = classes(objects.objects(), rows);
             return () -> {
                 table.getItems().setAll(lines);
-                of.setText(Texts.of(
+                String all = Texts.of(
                         selection.isEmpty() ? "sums.all" : "sums.chosen",
                         Figures.number(rows.length),
-                        Figures.number(objects.rows())));
+                        Figures.number(objects.rows()));
+                of.setText(objects.objects().isSorted() ? all + "\n" + classes : all);
             };
         });
     }

@@ -115,6 +115,10 @@ final class EditPanel extends VBox implements StationPanel.Body {
                 Texts.of("edit.did.restore", restore.on().size());
             case Correction.KeepOnly keep -> Texts.of("edit.did.only", keep.on().size());
             case Correction.Draw draw -> Texts.of("edit.did.draw");
+            case Correction.Sort sort ->
+                sort.as().isEmpty()
+                        ? Texts.of("edit.did.unsort", sort.on().size())
+                        : Texts.of("edit.did.sort", sort.on().size(), sort.as());
             case Correction.Erase erase -> Texts.of("edit.did.erase", Amounts.text(erase.width()));
         };
     }

@@ -1,11 +1,15 @@
 package keentally.desk.tally;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SortedMap;
 import java.util.TreeMap;
+import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import javafx.beans.property.IntegerProperty;
@@ -15,13 +19,28 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleIntegerProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import keentally.core.agree.Agreement;
+import keentally.core.agree.CountDifferences;
 import keentally.core.agree.Matching;
 import keentally.core.geometry.Point;
+import keentally.core.hand.Mark;
 import keentally.core.hand.Marks;
+import keentally.core.hand.TallyClass;
+import keentally.core.method.Method;
 import keentally.core.quantity.Length;
 import keentally.core.quantity.MissingScaleException;
 import keentally.core.region.ObjectSet;
+import keentally.core.run.Run;
+import keentally.core.run.RunFault;
+import keentally.core.work.Cancel;
+import keentally.desk.look.Texts;
+import keentally.desk.model.DeskModel;
 import keentally.desk.model.Newest;
+import keentally.desk.model.TrialRuns;
+import keentally.desk.objects.ByHand;
+import keentally.study.document.Study;
+import keentally.study.document.Thing.SampleThing;
+import keentally.study.file.FileFault;
+import keentally.study.plot.DifferencePlot;
 import keentally.study.run.SampleRun;
 
 /** A count held against the objects that the method found, or against another counter's; every disagreement can be gone to. */
@@ -202,6 +221,104 @@ public final class AgreementModel {
         tally.found().set(true);
         tally.call(all.get(next), AROUND);
         select(next);
+    }
+
+    /**
+     * Counts of every sample that was counted, held against the same thing, told on the interface thread; samples where that cannot be had
+     * are left out and named.
+     */
+    void overAll(Consumer<DifferencePlot> then) {
+        DeskModel desk = tally.desk();
+        Study study = desk.study().get();
+        String mine = tally.counter().get();
+        Optional<String> other = against.get();
+        TrialRuns trials = desk.trials();
+        List<Counting> asked = new ArrayList<>();
+        for (String id : study.samples()) {
+            Map<String, Marks> tallies = study.tallies(id);
+            SampleThing sample = study.sample(id).orElseThrow();
+            boolean both =
+                    tallies.containsKey(mine) && other.map(tallies::containsKey).orElse(true);
+            if (both) {
+                asked.add(new Counting(
+                        sample.name(),
+                        chosen(tallies.get(mine)).list().size(),
+                        other.map(o -> chosen(tallies.get(o)).list().size()),
+                        study.methodOn(id, sample.method()),
+                        trials.reading(study, id, sample.method())));
+            }
+        }
+        if (asked.isEmpty()) {
+            desk.say(Texts.of("differences.none"));
+            return;
+        }
+        String first = mine;
+        String second = other.orElse(Texts.of("agreement.objects"));
+        desk.job(Texts.of("job.differences"), job -> {
+            List<CountDifferences.Pair> pairs = new ArrayList<>();
+            List<String> left = new ArrayList<>();
+            for (Counting one : asked) {
+                job.cancel().check();
+                one.second(trials, job.cancel())
+                        .ifPresentOrElse(
+                                n -> pairs.add(new CountDifferences.Pair(one.sample, one.first, n)),
+                                () -> left.add(one.sample));
+            }
+            tally.ui().execute(() -> {
+                if (!left.isEmpty()) {
+                    desk.say(Texts.of("differences.left", String.join(", ", left)));
+                }
+                if (!pairs.isEmpty()) {
+                    then.accept(new DifferencePlot(CountDifferences.of(pairs), first, second));
+                }
+            });
+        });
+    }
+
+    /** A sample whose counts are wanted; the second one known, or that of the objects which the method finds. */
+    private record Counting(
+            String sample, int first, Optional<Integer> known, Method method, TrialRuns.Reading reading) {
+        Optional<Integer> second(TrialRuns trials, Cancel cancel) {
+            if (known.isPresent()) {
+                return known;
+            }
+            try {
+                Run run = trials.run(method, reading.ready(cancel).made(), Integer.MAX_VALUE, cancel);
+                return trials.ending(run, cancel).objects().map(ObjectSet::count);
+            } catch (RunFault | FileFault | IllegalArgumentException e) {
+                return Optional.empty(); // named by whoever asked
+            }
+        }
+    }
+
+    /** Every object that a mark goes with gets that mark's class, in one action. */
+    void sortObjects() {
+        Optional<Outcome> now = outcome.get().filter(o -> o.objects().isPresent());
+        if (now.isEmpty()) {
+            tally.desk().say(Texts.of("agreement.none"));
+            return;
+        }
+        ObjectSet objects = now.get().objects().orElseThrow();
+        List<Mark> marks = chosen(tally.marks()).list();
+        Map<String, String> names =
+                tally.classes().stream().collect(Collectors.toMap(TallyClass::id, TallyClass::name));
+        SortedMap<String, List<Integer>> sorted = new TreeMap<>();
+        int[] partner = now.get().agreement().partner();
+        for (int m = 0; m < partner.length; m++) {
+            if (partner[m] >= 0) {
+                String kind = marks.get(m).kind();
+                sorted.computeIfAbsent(names.getOrDefault(kind, kind), k -> new ArrayList<>())
+                        .add(objects.region(partner[m]));
+            }
+        }
+        new ByHand(tally.desk()).sort(sorted);
+    }
+
+    /** The selected objects get the class that is counted now. */
+    void sortSelected() {
+        tally.chosen()
+                .ifPresent(c -> new ByHand(tally.desk())
+                        .sort(Map.of(c.name(), tally.desk().selection().get())));
     }
 
     /** The objects that the disagreement is about are selected, so that table and stage show them. */

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -21,6 +22,7 @@ import keentally.desk.look.KindSteps;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.study.plot.DifferencePlot;
 
 /** How the count agrees with the objects or with another counter, in numbers, and every disagreement to be gone to. */
 final class AgreementSection extends VBox {
@@ -35,7 +37,8 @@ final class AgreementSection extends VBox {
     private final KindSteps<AgreementModel.Kind> steps;
     private boolean filling;
 
-    AgreementSection(TallyModel tally, AgreementModel model) {
+    /** @param saving asks for a file's name and writes a plot into it */
+    AgreementSection(TallyModel tally, AgreementModel model, Consumer<DifferencePlot> saving) {
         this.tally = tally;
         this.model = model;
         getStyleClass().addAll("section", "agreement");
@@ -68,7 +71,28 @@ final class AgreementSection extends VBox {
         HBox.setHgrow(gap, Priority.ALWAYS);
         HBox near = new HBox(8, Pieces.name("agreement.within"), gap, within);
         near.getStyleClass().add("row");
-        getChildren().addAll(Pieces.head("agreement.head"), which, with, near, numbers, steps, classes, rule);
+        HBox sort = new HBox(
+                6,
+                Pieces.button("agreement-sort", "agreement.sort", model::sortObjects),
+                Pieces.button("agreement-sort-selected", "agreement.sort.selected", model::sortSelected));
+        sort.getStyleClass().add("row");
+        sort.visibleProperty().bind(model.against().map(Optional::isEmpty));
+        sort.managedProperty().bind(sort.visibleProperty());
+        getChildren()
+                .addAll(
+                        Pieces.head("agreement.head"),
+                        which,
+                        with,
+                        near,
+                        numbers,
+                        steps,
+                        sort,
+                        classes,
+                        rule,
+                        Pieces.button(
+                                "agreement-over-all",
+                                "agreement.over-all",
+                                () -> model.overAll(plot -> DifferencesDialog.show(getScene(), plot, saving))));
         model.outcome().addListener(o -> fill());
         model.kind().addListener(o -> fill());
         model.at().addListener(o -> fill());

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Consumer;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
@@ -36,6 +37,7 @@ import keentally.desk.look.Glyph;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.study.plot.DifferencePlot;
 
 /** What stands at the right while things are counted by hand: counter, classes, sweep, how marks look, agreement, files. */
 public final class TallyPane extends ScrollPane {
@@ -59,9 +61,15 @@ public final class TallyPane extends ScrollPane {
      * @param exporting asks where marks are to be written, and writes them
      * @param importing asks which file, and reads it
      * @param picturing asks where the picture with its marks is to be written, and writes it
+     * @param plotting asks for a file's name and writes a plot into it
      */
     public TallyPane(
-            TallyModel model, AgreementModel agreement, Runnable exporting, Runnable importing, Runnable picturing) {
+            TallyModel model,
+            AgreementModel agreement,
+            Runnable exporting,
+            Runnable importing,
+            Runnable picturing,
+            Consumer<DifferencePlot> plotting) {
         this.model = model;
         setId("tally-pane");
         getStyleClass().add("panel-scroll");
@@ -75,7 +83,8 @@ public final class TallyPane extends ScrollPane {
         counter.setMaxWidth(Double.MAX_VALUE);
         counter.setOnAction(e -> takeCounter());
         HBox.setHgrow(counter, Priority.ALWAYS);
-        HBox who = new HBox(8, Pieces.name("tally.counter"), counter);
+        counter.setTooltip(new Tooltip(Texts.of("tally.counter.help")));
+        HBox who = new HBox(8, Pieces.name("tally.counter"), counter, new CounterMenu(model));
         who.getStyleClass().add("row");
         fresh.setId("tally-new-class");
         fresh.setPromptText(Texts.of("tally.new-class"));
@@ -96,7 +105,7 @@ public final class TallyPane extends ScrollPane {
                         hint,
                         Pieces.head("tally.sweep"),
                         sweep(),
-                        new AgreementSection(model, agreement),
+                        new AgreementSection(model, agreement, plotting),
                         Pieces.head("tally.look"),
                         look(),
                         Pieces.head("tally.files"),

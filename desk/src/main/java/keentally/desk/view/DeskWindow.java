@@ -135,8 +135,8 @@ public final class DeskWindow {
         root.setId("desk");
         root.getStyleClass().add("desk");
         root.setTop(new DeskMenus(this, desk, stageModel, picture).bar());
-        TallyPane counting =
-                new TallyPane(tally, new AgreementModel(tally), take::marks, this::chooseMarks, take::shown);
+        TallyPane counting = new TallyPane(
+                tally, new AgreementModel(tally), take::marks, this::chooseMarks, take::shown, take::differences);
         this.bench = new DeskView(
                 "bench",
                 PANEL_WIDTH,

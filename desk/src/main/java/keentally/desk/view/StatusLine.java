@@ -172,9 +172,11 @@ final class StatusLine extends HBox {
                             .map(s -> Words.title(s.description()))
                             .orElse(by));
         }
+        String kind = objects.classOf(region);
         return Texts.of(
-                "probe.object",
+                kind.isEmpty() ? "probe.object" : "probe.object.class",
                 String.valueOf(objects.number(region)),
-                Figures.area(objects.regions().pixels(region), desk.pixelSize()));
+                Figures.area(objects.regions().pixels(region), desk.pixelSize()),
+                kind);
     }
 }

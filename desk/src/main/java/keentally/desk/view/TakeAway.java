@@ -19,6 +19,7 @@ import keentally.desk.model.DeskFiles;
 import keentally.desk.model.DeskModel;
 import keentally.desk.pair.PairPane;
 import keentally.desk.stage.StageView;
+import keentally.study.plot.DifferencePlot;
 import keentally.study.plot.HistogramPlot;
 import keentally.study.plot.SpreadPlot;
 import keentally.study.result.TakenAway;
@@ -142,6 +143,10 @@ final class TakeAway {
 
     void plot(HistogramPlot plot) {
         file("plot", "-histogram", "png", "svg", "csv").ifPresent(f -> files.savePlot(f, plot));
+    }
+
+    void differences(DifferencePlot plot) {
+        file("differences", "-differences", "png", "svg", "csv").ifPresent(f -> files.saveDifferences(f, plot));
     }
 
     void spread(SpreadPlot plot) {

@@ -44,6 +44,9 @@ final class ObjectBook {
         WholeFile.write(file, out -> {
             try (Workbook book = new Workbook(out, Program.NAME, "1.0")) {
                 objects(book.newWorksheet("Objects"));
+                if (numbers.objects().filter(ObjectRows::isSorted).isPresent()) {
+                    classes(book.newWorksheet("Classes"));
+                }
                 phases(book.newWorksheet("Phases"));
                 origin(book.newWorksheet("Method and cautions"));
             }
@@ -67,6 +70,10 @@ final class ObjectBook {
 
     private void objects(Worksheet sheet) throws IOException {
         List<String> titles = new ArrayList<>(List.of("Sample", "Object", "Phase"));
+        boolean sorted = numbers.objects().filter(ObjectRows::isSorted).isPresent();
+        if (sorted) {
+            titles.add("Class");
+        }
         method.columns().forEach(c -> titles.add(Words.title(c, size.unit())));
         head(sheet, titles);
         numbers.objects().ifPresent(rows -> {
@@ -74,11 +81,28 @@ final class ObjectBook {
                 text(sheet, i + 1, 0, record.sample());
                 sheet.value(i + 1, 1, i + 1);
                 sheet.value(i + 1, 2, rows.phase(i));
+                if (sorted) {
+                    text(sheet, i + 1, 3, rows.classOf(i));
+                }
                 for (int c = 0; c < rows.columns().size(); c++) {
-                    number(sheet, i + 1, c + 3, rows.told(i, c, size));
+                    number(sheet, i + 1, c + (sorted ? 4 : 3), rows.told(i, c, size));
                 }
             }
         });
+        sheet.finish();
+    }
+
+    /** Objects that nobody sorted stand under no name. */
+    private void classes(Worksheet sheet) throws IOException {
+        head(sheet, List.of("Class", "Objects", "Share, % of objects"));
+        ObjectRows rows = numbers.objects().orElseThrow();
+        int row = 1;
+        for (Map.Entry<String, Integer> one : rows.classCounts().entrySet()) {
+            text(sheet, row, 0, one.getKey().isEmpty() ? "no class" : one.getKey());
+            sheet.value(row, 1, one.getValue());
+            number(sheet, row, 2, 100.0 * one.getValue() / rows.count());
+            row++;
+        }
         sheet.finish();
     }
 

@@ -14,11 +14,20 @@ import keentally.study.run.SampleRecord.Numbers;
  * {@code objects.csv}: one row an object.
  *
  * @param unit what lengths and areas are told in
+ * @param sorted whether it has a column for the classes that objects were given by hand
  */
-record ObjectSheet(Method method, LengthUnit unit) implements RecordTable {
+record ObjectSheet(Method method, LengthUnit unit, boolean sorted) implements RecordTable {
+    /** Without classes. */
+    ObjectSheet(Method method, LengthUnit unit) {
+        this(method, unit, false);
+    }
+
     @Override
     public List<String> header() {
         List<String> header = new ArrayList<>(List.of("sample", "object", "phase"));
+        if (sorted) {
+            header.add("class");
+        }
         for (Column column : method.columns()) {
             header.add(Sheet.column(column.id(), column.unitId(unit)));
         }
@@ -41,6 +50,9 @@ record ObjectSheet(Method method, LengthUnit unit) implements RecordTable {
             row.add(Sheet.text(record.sample()));
             row.add(String.valueOf(i + 1));
             row.add(String.valueOf(objects.phase(i)));
+            if (sorted) {
+                row.add(Sheet.text(objects.classOf(i)));
+            }
             for (int c = 0; c < objects.columns().size(); c++) {
                 row.add(Sheet.number(objects.told(i, c, size)));
             }

@@ -17,7 +17,9 @@ import keentally.core.run.Run;
 import keentally.study.file.FileFault;
 import keentally.study.file.WholeFile;
 import keentally.study.picture.PictureWriter;
+import keentally.study.run.ObjectRows;
 import keentally.study.run.SampleRecord;
+import keentally.study.run.SampleRecord.Numbers;
 import keentally.study.run.SampleRun;
 
 /**
@@ -49,6 +51,13 @@ public record TakenAway(SampleRun ran) {
         return record().told(run().method().unit());
     }
 
+    private boolean isSorted() {
+        return record().numbers()
+                .flatMap(Numbers::objects)
+                .filter(ObjectRows::isSorted)
+                .isPresent();
+    }
+
     private Picture picture() {
         return run().sample().picture();
     }
@@ -58,7 +67,7 @@ public record TakenAway(SampleRun ran) {
         if (file.getFileName().toString().toLowerCase(Locale.ROOT).endsWith(".xlsx")) {
             new ObjectBook(this).write(file);
         } else {
-            ObjectSheet table = new ObjectSheet(run().method(), size().unit());
+            ObjectSheet table = new ObjectSheet(run().method(), size().unit(), isSorted());
             WholeFile.write(file, table.csv(List.of(record())));
         }
     }

@@ -113,6 +113,11 @@ public final class RecordFile {
         tree.put(
                 "phases",
                 IntStream.range(0, rows.count()).map(rows::phase).boxed().toList());
+        if (rows.isSorted()) {
+            tree.put(
+                    "classes",
+                    IntStream.range(0, rows.count()).mapToObj(rows::classOf).toList());
+        }
         List<Object> columns = new ArrayList<>();
         for (int c = 0; c < rows.columns().size(); c++) {
             int column = c;
@@ -227,7 +232,14 @@ public final class RecordFile {
         int[] phases = ((List<?>) tree.get("phases"))
                 .stream().mapToInt(p -> ((Number) p).intValue()).toArray();
         return new ObjectRows(
-                columns, px.toArray(double[][]::new), phases, ((Number) tree.get("keptPixels")).longValue());
+                columns,
+                px.toArray(double[][]::new),
+                phases,
+                tree.get("classes") == null
+                        ? List.of()
+                        : ((List<?>) tree.get("classes"))
+                                .stream().map(String.class::cast).toList(),
+                ((Number) tree.get("keptPixels")).longValue());
     }
 
     private static double[] amounts(List<?> list) {

@@ -19,6 +19,10 @@ final class CorrectionText {
             case Correction.Restore restore -> tree.put("restore", HandText.points(restore.on()));
             case Correction.KeepOnly only -> tree.put("keep-only", HandText.points(only.on()));
             case Correction.Draw draw -> tree.put("draw", HandText.points(draw.outline()));
+            case Correction.Sort sort -> {
+                tree.put("sort", HandText.points(sort.on()));
+                tree.put("as", sort.as());
+            }
             case Correction.Erase erase -> {
                 tree.put("erase", HandText.points(erase.path()));
                 tree.put("width", erase.width());
@@ -38,6 +42,7 @@ final class CorrectionText {
             case "restore" -> new Correction.Restore(points);
             case "keep-only" -> new Correction.KeepOnly(points);
             case "draw" -> new Correction.Draw(points);
+            case "sort" -> new Correction.Sort(points, (String) tree.get("as"));
             case "erase" -> new Correction.Erase(points, ((Number) tree.get("width")).doubleValue());
             default -> throw new IllegalArgumentException("no correction is called " + word);
         };

@@ -114,6 +114,7 @@ class StudyFileTest {
             .and(new Correction.Restore(PLACES))
             .and(new Correction.KeepOnly(PLACES))
             .and(new Correction.Draw(PLACES))
+            .and(new Correction.Sort(PLACES, "winter rye"))
             .and(new Correction.Erase(PLACES, 3.5));
 
     private static final Painting PAINTING = Painting.NONE
