@@ -4,14 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
 import javafx.scene.input.KeyCode;
-import keentally.core.geometry.Point;
-import keentally.core.hand.TallyClass;
-import keentally.core.measure.ObjectTable;
-import keentally.core.region.ObjectSet;
 import keentally.core.step.Steps;
-import keentally.desk.model.TallyActions;
 import keentally.desk.station.StationActions;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -60,7 +54,13 @@ class ScreenshotTour {
             desk.shoot(SHOTS.resolve("cells.png"));
             desk.click("overlay-outlines");
             desk.show("s5", "hull-1");
-            desk.shoot(SHOTS.resolve("changes.png"));
+            desk.focusStage();
+            desk.keys(KeyCode.V);
+            desk.choose("pair-place", "before this station");
+            desk.choose("pair-look", "tint");
+            desk.pointAt(420, 520);
+            desk.shoot(SHOTS.resolve("two-views.png"));
+            desk.keys(KeyCode.V);
             byHand(desk);
             desk.show("s7", "colour-range-1");
             desk.dragPicture(197, 557, 211, 559);
@@ -76,11 +76,14 @@ class ScreenshotTour {
         }
         Files.writeString(home.resolve("desk.json"), "{\"theme\": \"dark\", \"width\": 1280, \"height\": 800}");
         try (DeskDriver desk = DeskDriver.wholeDemo(home)) {
-            desk.click("slide-s2");
-            desk.pointAt(640, 400);
-            desk.hold(KeyCode.L);
-            desk.shoot(SHOTS.resolve("lens-dark.png"));
-            desk.letGo(KeyCode.L);
+            desk.show("s3", "split-touching-1");
+            desk.click("view-compare");
+            desk.click("fate-joined");
+            desk.click("fate-next");
+            desk.shoot(SHOTS.resolve("compare-dark.png"));
+            desk.click("view-bench");
+            desk.focusStage();
+            desk.keys(KeyCode.V);
             desk.show("s12", "");
             desk.click("section-histogram");
             desk.click("histogram-compare");
@@ -112,30 +115,15 @@ class ScreenshotTour {
         assertThat(SHOTS.resolve("bench.png")).exists();
     }
 
-    /** Some rye is counted by eye, and one that is none. */
+    /** What two people counted, and where they differ. */
     private static void tally(DeskDriver desk) {
         desk.click("view-tally");
-        desk.type("tally-new-class", "rye");
-        desk.type("tally-new-class", "wheat");
-        ObjectTable objects = desk.table();
-        desk.onFx(() -> {
-            ObjectSet found = desk.model().shown().get().orElseThrow().objects().orElseThrow();
-            TallyActions actions = new TallyActions(desk.model());
-            List<TallyClass> classes = desk.model().study().get().classes();
-            for (int i = 0; i < objects.rows(); i += i % 5 == 0 ? 2 : 1) {
-                actions.place("Counter 1", classes.getFirst(), found.regions().centroid(found.region(i)));
-            }
-            for (int i = 0; i < 5; i++) {
-                actions.place("Counter 1", classes.getLast(), new Point(360 + 110 * i, 470 + 37 * (i % 3)));
-            }
-            return null;
-        });
-        desk.quiet();
-        desk.choose("agreement-of", "rye");
-        desk.fire("agreement-extra");
+        desk.shoot(SHOTS.resolve("tally.png"));
+        desk.choose("agreement-against", "what Bo counted");
+        desk.fire("agreement-missed");
         desk.fire("agreement-next");
         desk.quiet();
-        desk.shoot(SHOTS.resolve("tally.png"));
+        desk.shoot(SHOTS.resolve("agreement.png"));
         desk.click("view-bench");
     }
 

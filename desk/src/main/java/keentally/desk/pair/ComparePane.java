@@ -231,7 +231,7 @@ public final class ComparePane extends VBox {
     private static void columns(GridPane grid, int n) {
         grid.getChildren().clear();
         grid.getColumnConstraints().clear();
-        grid.setHgap(10);
+        grid.setHgap(8);
         grid.setVgap(4);
         for (int i = 0; i < n; i++) {
             ColumnConstraints column = new ColumnConstraints();

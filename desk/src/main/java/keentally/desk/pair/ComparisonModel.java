@@ -1,5 +1,6 @@
 package keentally.desk.pair;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -100,14 +101,23 @@ public final class ComparisonModel {
         }
         pair.place().set(Place.SAME);
         pair.look().set(PairLook.FOUR_AREAS);
-        Study study = desk.study().get();
         if (pair.isOwn()) {
-            study.methods().stream()
-                    .filter(m -> !m.equals(desk.methodId()))
-                    .filter(m -> study.method(m).givesObjects())
-                    .findFirst()
-                    .ifPresent(m -> pair.method().set(Optional.of(m)));
+            likest().ifPresent(m -> pair.method().set(Optional.of(m)));
         }
+    }
+
+    /** What was made of this very sample before, else the method that differs least; one that needs hand work elsewhere is none. */
+    private Optional<String> likest() {
+        Study study = desk.study().get();
+        String sample = desk.sampleId().get();
+        return study.methods().stream()
+                .filter(m -> !m.equals(desk.methodId()))
+                .filter(m -> study.method(m).givesObjects())
+                .filter(m -> study.method(m).byHand().isEmpty()
+                        || !study.hand(sample, m).isEmpty())
+                .min(Comparator.comparing((String m) -> study.hand(sample, m).isEmpty())
+                        .thenComparing(m -> MethodDifference.between(desk.method(), study.method(m))
+                                .size()));
     }
 
     /** The differences of the two methods, in the order of the second's steps. */

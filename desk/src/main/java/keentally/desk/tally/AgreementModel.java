@@ -218,7 +218,7 @@ public final class AgreementModel {
         }
         int next = at.get() < 0 ? (by > 0 ? 0 : all.size() - 1) : Math.floorMod(at.get() + by, all.size());
         at.set(next);
-        tally.found().set(true);
+        tally.found().set(against.get().isEmpty());
         tally.call(all.get(next), AROUND);
         select(next);
     }
