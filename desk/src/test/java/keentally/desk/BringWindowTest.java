@@ -9,6 +9,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.function.Consumer;
+import javafx.scene.control.Button;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.RadioButton;
 import javax.imageio.ImageIO;
@@ -123,5 +124,42 @@ class BringWindowTest {
         desk.bring(mask("m.png", 10, 10, BufferedImage.TYPE_BYTE_GRAY, pen -> pen.fillRect(0, 0, 5, 5)));
         assertThat(desk.asked()).isEmpty();
         assertThat(desk.text("message")).contains("Put a sample on the stage first");
+    }
+
+    private String inTable(String id) {
+        return ((Labeled) desk.asked().orElseThrow().lookup("#" + id)).getText();
+    }
+
+    private void hold() {
+        Button hold = (Button) desk.asked().orElseThrow().lookup("#table-hold");
+        desk.later(hold::fire);
+        desk.settleBeside();
+    }
+
+    /** Two squares that meet at a corner are one object by eight neighbours and two by four. */
+    @Test
+    void aPastedTableStandsBesideOursAndWhatMakesTheDifferenceIsFound() throws Exception {
+        desk.close();
+        Path corner = Files.createDirectory(folder.resolve("corner"));
+        desk = DeskDriver.drawn(corner, pen -> {
+            pen.fillRect(100, 100, 40, 40);
+            pen.fillRect(140, 140, 40, 40);
+        });
+        desk.stations("threshold");
+        desk.command("table");
+        desk.fill("table-pasted", "picture;grains\nDRAWN.png;2\nother;7\n");
+        hold();
+        assertThat(inTable("table-verdict"))
+                .isEqualTo("The differences add up to 1, whatever their signs.\nNo sample is called: other.\n"
+                        + "Nearer with \u201cLabel, Pixels hang together by: four\u201d: then 0 is left.");
+        desk.fill("table-pasted", "drawn;40\n");
+        hold();
+        assertThat(inTable("table-verdict")).contains("add up to 39", "then 38 is left");
+        desk.fill("table-pasted", "nobody;40\n");
+        hold();
+        assertThat(inTable("table-verdict")).isEqualTo("No row has the name of a sample.");
+        desk.fill("table-pasted", "only words");
+        hold();
+        desk.answer(false);
     }
 }

@@ -75,7 +75,8 @@ import org.testfx.util.WaitForAsyncUtils;
 /** The real desk in a real window of 1280 × 800, worked by mouse and keys: for window tests and for screenshots. */
 public final class DeskDriver implements AutoCloseable {
     private static final Set<String> FEW = Set.of("Flour dispersion", "Crumb section", "Starch granules", "Two stains");
-    private static final Path DEMO = Path.of("target/demo").toAbsolutePath();
+    private static final Path DEMO =
+            Path.of(System.getProperty("keentally.test.demo", "target/demo")).toAbsolutePath();
 
     private static final int SMALL = 280;
 

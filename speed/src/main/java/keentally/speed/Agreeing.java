@@ -7,6 +7,7 @@ import java.util.concurrent.TimeUnit;
 import keentally.core.agree.Agreement;
 import keentally.core.agree.BorderDistance;
 import keentally.core.agree.Matching;
+import keentally.core.agree.ObjectFates;
 import keentally.core.colour.Rgb;
 import keentally.core.geometry.Point;
 import keentally.core.hand.Glyph;
@@ -22,6 +23,8 @@ import keentally.core.picture.Plane8;
 import keentally.core.region.ObjectSet;
 import keentally.core.view.Layer;
 import keentally.core.view.Layers;
+import keentally.core.view.Look;
+import keentally.core.view.ObjectColours;
 import keentally.core.view.Pyramid;
 import keentally.core.view.StageComposer;
 import keentally.core.view.Viewport;
@@ -51,6 +54,9 @@ public class Agreeing extends TwoThreads {
     private Mask first;
     private Mask second;
     private Layers marked;
+    private ObjectSet shifted;
+    private Layers outlined;
+    private Viewport half;
     private Viewport whole;
     private Viewport enlarged;
 
@@ -77,6 +83,11 @@ public class Agreeing extends TwoThreads {
         Pyramid pyramid = Pyramid.of(Picture.grey(Plane8.of(WIDTH, HEIGHT, new byte[WIDTH * HEIGHT])), work);
         marked = Layers.bare(pyramid, Field.whole(WIDTH, HEIGHT))
                 .with(new Layer.Tally(new Marks(marks), classes, 6, 1, List.of()));
+        shifted = ObjectSet.of(Labeller.regions(second, Neighbours.EIGHT, work));
+        outlined = Layers.of(pyramid, Field.whole(WIDTH, HEIGHT), new Look(Look.Overlay.OUTLINES, 0.35))
+                .with(first)
+                .with(objects, ObjectColours.of(objects));
+        half = Viewport.fit(WIDTH, HEIGHT, 638, 740);
         whole = Viewport.fit(WIDTH, HEIGHT, 1280, 800);
         enlarged = Viewport.centred(WIDTH / 2.0, HEIGHT / 2.0, 2, 1280, 800);
     }
@@ -117,6 +128,17 @@ public class Agreeing extends TwoThreads {
     @Benchmark
     public int[] marksFitted() {
         return StageComposer.compose(marked, whole, work);
+    }
+
+    /** Both of two views, one after the other; the desk paints them at the same time. */
+    @Benchmark
+    public int twoViews() {
+        return StageComposer.compose(outlined, half, work).length + StageComposer.compose(outlined, half, work).length;
+    }
+
+    @Benchmark
+    public ObjectFates fates() {
+        return ObjectFates.of(objects, shifted);
     }
 
     @Benchmark

@@ -61,6 +61,8 @@ public final class SpeedTable {
         row("marksWithMarks", "20,000 marks with 20,000 others", "300");
         row("borders", "distances of the borders of two masks", "1000");
         row("marksFitted", "stage redraw, whole picture, 20,000 marks", "16");
+        row("twoViews", "redraw of both of two views, whole picture, outlines of 20,000 objects", "7");
+        row("fates", "which of 20,000 objects parted, joined, are gone or new", "");
         row("marksEnlarged", "stage redraw, enlarged, 20,000 marks", "16");
         row("erodeSmall", "erosion by a disk of radius 16", "60");
         row("erodeLarge", "dilation by a disk of radius 80", "250");

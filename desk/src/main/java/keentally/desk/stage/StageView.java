@@ -132,7 +132,9 @@ public final class StageView extends Region {
 
     /** One window pixel for a pixel of the picture, about the middle of the window. */
     public void realPixels() {
-        model.view().get().ifPresent(v -> zoomAt(v.width() / 2.0, v.height() / 2.0, 1 / v.zoom()));
+        model.fitted().set(false);
+        look(v ->
+                Viewport.centred(v.pictureX(v.width() / 2.0), v.pictureY(v.height() / 2.0), 1, v.width(), v.height()));
     }
 
     public void zoomBy(double factor) {

@@ -14,6 +14,7 @@ import javafx.scene.control.ToggleGroup;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.view.Look;
 import keentally.core.words.Words;
+import keentally.desk.bring.TableDialog;
 import keentally.desk.look.Ask;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
@@ -156,6 +157,7 @@ final class DeskMenus {
                 item("field-same", "", picture.fields()::sameForAll),
                 item("field-caption", "", picture.fields()::leaveOutCaption),
                 line(),
+                item("table", "", () -> TableDialog.show(window.scene(), desk)),
                 item("bring", "", () -> withSample(id -> window.chooseBrought())),
                 line(),
                 item("label", "", () -> withSample(id -> LabelDialog.ask(window.scene(), desk, actions, id))),
