@@ -150,8 +150,9 @@ class BringWindowTest {
         desk.fill("table-pasted", "picture;grains\nDRAWN.png;2\nother;7\n");
         hold();
         assertThat(inTable("table-verdict"))
-                .isEqualTo("The differences add up to 1, whatever their signs.\nNo sample is called: other.\n"
-                        + "Nearer with \u201cLabel, Pixels hang together by: four\u201d: then 0 is left.");
+                .isEqualTo(
+                        "The differences add up to 1, whatever their signs.\nNo sample is called: other.\n"
+                                + "Nearer with \u201cLabel, Pixels hang together by: sides (4 neighbours)\u201d: then 0 is left.");
         desk.fill("table-pasted", "drawn;40\n");
         hold();
         assertThat(inTable("table-verdict")).contains("add up to 39", "then 38 is left");

@@ -431,6 +431,12 @@ public final class DeskDriver implements AutoCloseable {
         quiet();
     }
 
+    /** How wide a part of the window is, in its pixels. */
+    public double width(String id) {
+        Region part = (Region) node(id);
+        return onFx(part::getWidth);
+    }
+
     /** Clicks where a point of the second view's picture is. */
     public void clickSecond(double x, double y) {
         Region second = (Region) node("second");

@@ -158,10 +158,10 @@ class DialogsWindowTest {
         desk.answer(true);
         assertThat(used("s2")).isEqualTo(used("s1"));
         desk.show("s1", "threshold-1");
-        assertThat(desk.text("method-shared")).isEqualTo("Changes 2 samples");
+        assertThat(desk.text("only-here")).isEqualTo("Only this of 2 samples");
         desk.fire("method-own");
         assertThat(used("s1")).isNotEqualTo(used("s2"));
-        assertThat(desk.has("method-shared")).isFalse();
+        assertThat(desk.has("only-here")).isFalse();
         desk.command("method-remove");
         desk.answer(true);
         assertThat(desk.onFx(() -> desk.model().study().get().methods()))

@@ -59,6 +59,11 @@ class PairWindowTest {
         desk.scroll("second", 2);
         assertThat(desk.view().zoom()).isGreaterThan(before.zoom());
         assertThat(desk.text("probe")).contains("px");
+        double width = desk.width("second");
+        desk.press("pair-divider", 0.5, 0.5);
+        desk.dragTo("stage", 0.5, 0.5);
+        desk.release();
+        assertThat(desk.width("second")).isGreaterThan(1.3 * width);
         desk.keys(KeyCode.SHIFT, KeyCode.V);
         assertThat(pair().swapped().get()).isTrue();
         double first = desk.onFx(() -> desk.node("stage").localToScreen(0, 0).getX());

@@ -28,7 +28,7 @@ final class TrayCount {
 
     /** As the picture is laid: pumpkin seeds, wheat, rye, linseed. */
     private static final List<TallyClass> CLASSES = List.of(
-            new TallyClass("c1", "pumpkin seed", Glyph.LOZENGE, Rgb.from(0x6fb0cf)),
+            new TallyClass("c1", "pumpkin", Glyph.LOZENGE, Rgb.from(0x6fb0cf)),
             new TallyClass("c2", "wheat", Glyph.CROSS, Rgb.from(0xf0c75e)),
             new TallyClass("c3", "rye", Glyph.RING, Rgb.from(0x2fa08f)),
             new TallyClass("c4", "linseed", Glyph.BOX, Rgb.from(0xe3a8c4)));

@@ -7,14 +7,20 @@ import keentally.core.method.Departures.Departure;
 import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
 import keentally.core.quantity.Amounts;
+import keentally.core.setting.ChoiceSetting;
+import keentally.core.setting.Setting;
+import keentally.core.step.StepDescription;
 
 /** What a setting is set to, in words. */
 public final class SettingWords {
     private SettingWords() {}
 
     /** A value as it stands in a file; empty for not set. */
-    public static String value(Optional<Object> tree) {
-        return tree.map(SettingWords::value).orElse("not set");
+    public static String value(StepDescription step, Setting<?> setting, Optional<Object> tree) {
+        return tree.map(t -> setting instanceof ChoiceSetting<?> choice
+                        ? Words.label(step, setting, choice.read(t))
+                        : value(t))
+                .orElse("not set");
     }
 
     private static String value(Object tree) {
@@ -22,7 +28,7 @@ public final class SettingWords {
             case Number n -> Amounts.text(n.doubleValue());
             case Boolean b -> b ? "yes" : "no";
             case List<?> list -> list.stream().map(SettingWords::value).collect(Collectors.joining(", "));
-            default -> tree.toString();
+            default -> Words.spoken(tree.toString());
         };
     }
 
@@ -31,10 +37,11 @@ public final class SettingWords {
         Optional<MethodStep> step = method.step(departure.step());
         String where = step.map(s -> (method.indexOf(s.id()) + 1) + " " + Words.title(s.description()))
                 .orElse(departure.step());
-        String what = step.flatMap(s -> s.description()
-                        .setting(departure.setting())
-                        .map(setting -> Words.label(s.description(), setting)))
-                .orElse(departure.setting());
-        return where + ", " + what + ": " + value(departure.value());
+        return where + ", "
+                + step.map(MethodStep::description)
+                        .flatMap(d -> d.setting(departure.setting())
+                                .map(s -> Words.label(d, s) + ": " + value(d, s, departure.value())))
+                        .orElse(departure.setting() + ": "
+                                + departure.value().map(SettingWords::value).orElse("not set"));
     }
 }

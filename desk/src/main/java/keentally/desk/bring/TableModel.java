@@ -116,7 +116,7 @@ final class TableModel {
     private static String told(Other other) {
         return Words.title(other.step().description()) + ", "
                 + Words.label(other.step().description(), other.setting()) + ": "
-                + SettingWords.value(Optional.of(other.value()));
+                + SettingWords.value(other.step().description(), other.setting(), Optional.of(other.value()));
     }
 
     private static double left(List<Row> rows) {

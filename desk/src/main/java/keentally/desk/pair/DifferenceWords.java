@@ -23,8 +23,8 @@ final class DifferenceWords {
                         String.valueOf(other.number()),
                         title(other.step()),
                         Words.label(other.step().description(), other.setting()),
-                        SettingWords.value(other.first()),
-                        SettingWords.value(other.second()));
+                        SettingWords.value(other.step().description(), other.setting(), other.first()),
+                        SettingWords.value(other.step().description(), other.setting(), other.second()));
             case MethodDifference.SwitchedOff off ->
                 Texts.of(
                         off.first() ? "difference.off-first" : "difference.off-second",

@@ -4,10 +4,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.beans.Observable;
-import javafx.geometry.Orientation;
+import javafx.geometry.Point2D;
+import javafx.scene.Cursor;
 import javafx.scene.control.Label;
-import javafx.scene.control.SplitPane;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import keentally.core.method.Method;
 import keentally.core.setting.ChoiceSetting;
@@ -19,7 +21,10 @@ import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 
 /** The stage, whole or parted in two by a divider; each view says at its head what it shows. */
-public final class PairPane extends SplitPane {
+public final class PairPane extends Pane {
+    private static final double BAR = 6;
+    private static final double LEAST_SHARE = 0.15;
+
     private final PairModel pair;
     private final StageView stage;
     private final SecondView second;
@@ -28,7 +33,8 @@ public final class PairPane extends SplitPane {
     private final VBox named = new VBox();
     private final Label sample = new Label();
     private final Label place = new Label();
-    private double divider = 0.5;
+    private final Region bar = new Region();
+    private double share = 0.5;
 
     /** @param save the two views are to be taken away as one picture */
     public PairPane(PairModel pair, StageView stage, Runnable save, Consumer<Throwable> onCrash) {
@@ -48,8 +54,14 @@ public final class PairPane extends SplitPane {
         this.right = new VBox(new PairHead(pair, save), second);
         VBox.setVgrow(stage, Priority.ALWAYS);
         VBox.setVgrow(second, Priority.ALWAYS);
-        left.setMinSize(120, 80);
-        right.setMinSize(120, 80);
+        bar.setId("pair-divider");
+        bar.getStyleClass().add("pair-divider");
+        bar.setOnMouseDragged(e -> {
+            Point2D at = sceneToLocal(e.getSceneX(), e.getSceneY());
+            double part = pair.stacked().get() ? at.getY() / getHeight() : at.getX() / getWidth();
+            share = Math.clamp(part, LEAST_SHARE, 1 - LEAST_SHARE);
+            requestLayout();
+        });
         for (Observable laid : List.of(pair.open(), pair.swapped(), pair.stacked())) {
             laid.addListener(o -> lay());
         }
@@ -63,15 +75,31 @@ public final class PairPane extends SplitPane {
     }
 
     private void lay() {
-        if (!getDividers().isEmpty()) {
-            divider = getDividerPositions()[0];
-        }
-        setOrientation(pair.stacked().get() ? Orientation.VERTICAL : Orientation.HORIZONTAL);
+        getChildren().setAll(pair.open().get() ? List.of(left, right, bar) : List.of(left));
+        bar.setCursor(pair.stacked().get() ? Cursor.V_RESIZE : Cursor.H_RESIZE);
+        requestLayout();
+    }
+
+    @Override
+    protected void layoutChildren() {
+        double width = getWidth();
+        double height = getHeight();
         if (!pair.open().get()) {
-            getItems().setAll(left);
+            left.resizeRelocate(0, 0, width, height);
+            return;
+        }
+        Region one = pair.swapped().get() ? right : left;
+        Region other = pair.swapped().get() ? left : right;
+        if (pair.stacked().get()) {
+            double above = Math.rint((height - BAR) * share);
+            one.resizeRelocate(0, 0, width, above);
+            bar.resizeRelocate(0, above, width, BAR);
+            other.resizeRelocate(0, above + BAR, width, height - above - BAR);
         } else {
-            getItems().setAll(pair.swapped().get() ? List.of(right, left) : List.of(left, right));
-            setDividerPositions(divider);
+            double before = Math.rint((width - BAR) * share);
+            one.resizeRelocate(0, 0, before, height);
+            bar.resizeRelocate(before, 0, BAR, height);
+            other.resizeRelocate(before + BAR, 0, width - before - BAR, height);
         }
     }
 

@@ -42,39 +42,32 @@ final class SharedSection extends VBox {
         if (users < 2) {
             return Optional.empty();
         }
-        Label said = new Label();
-        said.getStyleClass().add("hint");
-        said.setId("method-shared");
-        CheckBox here = new CheckBox(Texts.of("only-here"));
+        CheckBox here = new CheckBox(Texts.of("only-here", String.valueOf(users)));
         here.setId("only-here");
         here.setMinWidth(USE_PREF_SIZE);
-        here.setTooltip(new Tooltip(Texts.of("only-here.help")));
+        here.setTooltip(new Tooltip(Texts.of("only-here.help", String.valueOf(users))));
         here.setOnAction(e -> desk.onlyHere().set(here.isSelected()));
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
         Button own = Pieces.button("method-own", "method.own.short", methods::copy);
         own.setTooltip(new Tooltip(Texts.of("method.own")));
-        HBox row = new HBox(8, said, gap, here, own);
+        HBox row = new HBox(8, here, gap, own);
         row.getStyleClass().add("row");
-        said.setTooltip(new Tooltip(Texts.of("method.users", String.valueOf(users))));
-        Pieces.whileSeen(row, desk.onlyHere()).subscribe(on -> {
-            here.setSelected(on);
-            said.setText(Texts.of(on ? "only-here.on" : "only-here.off", String.valueOf(users)));
-        });
+        Pieces.whileSeen(row, desk.onlyHere()).subscribe(here::setSelected);
         return Optional.of(row);
     }
 
     /** A setting of this sample's own, what the method has instead, and the way back. */
     private HBox own(Departure departure, MethodStep step) {
         Method method = desk.study().get().method(desk.methodId());
-        String name = step.description()
-                .setting(departure.setting())
-                .map(s -> Words.label(step.description(), s))
-                .orElse(departure.setting());
-        String usual = method.step(step.id())
-                .flatMap(s -> step.description().setting(departure.setting()).map(setting -> usual(s, setting)))
+        Optional<Setting<?>> setting = step.description().setting(departure.setting());
+        String name = setting.map(s -> Words.label(step.description(), s)).orElse(departure.setting());
+        String own = setting.map(s -> SettingWords.value(step.description(), s, departure.value()))
                 .orElse("");
-        Label said = Prose.of(Texts.of("departs.here", name, SettingWords.value(departure.value()), usual), "departs");
+        String usual = method.step(step.id())
+                .flatMap(s -> setting.map(what -> usual(s, what)))
+                .orElse("");
+        Label said = Prose.of(Texts.of("departs.here", name, own, usual), "departs");
         said.setId("departs-" + departure.setting());
         HBox.setHgrow(said, Priority.ALWAYS);
         said.setMaxWidth(Double.MAX_VALUE);
@@ -89,6 +82,7 @@ final class SharedSection extends VBox {
     }
 
     private static <T> String usual(MethodStep step, Setting<T> setting) {
-        return SettingWords.value(step.values().find(setting).map(setting::write));
+        return SettingWords.value(
+                step.description(), setting, step.values().find(setting).map(setting::write));
     }
 }

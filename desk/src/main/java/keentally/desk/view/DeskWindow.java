@@ -63,7 +63,7 @@ import keentally.study.store.StudyFile;
 public final class DeskWindow {
     private static final double PANEL_WIDTH = 344;
     private static final double TABLE_WIDTH = 470;
-    private static final double TALLY_WIDTH = 404;
+    private static final double TALLY_WIDTH = 380;
 
     private final DeskModel desk;
     private final DeskFiles files;
