@@ -6,7 +6,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
@@ -26,6 +25,7 @@ import keentally.core.method.Departures;
 import keentally.core.method.Departures.Departure;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
+import keentally.core.method.MethodStep;
 import keentally.core.picture.HoldsBuffers;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.PixelSize;
@@ -59,7 +59,6 @@ import keentally.study.run.SampleRun;
 import keentally.study.run.Weighing;
 import keentally.study.store.PictureShelf;
 import keentally.study.store.StudyFile;
-import org.slf4j.LoggerFactory;
 
 /**
  * The desk without its window: the study, what is looked at, and what came back from running. All methods are called on the
@@ -80,8 +79,7 @@ public final class DeskModel implements AutoCloseable {
 
     private OpenStudy held;
 
-    /** Studies that are not on the desk any more, but whose last actions may still have to be put on disk. */
-    private final Set<OpenStudy> leaving = ConcurrentHashMap.newKeySet();
+    private final LeavingStudies leaving;
 
     private final SampleMaker maker = new SampleMaker();
     private final Captions captions = new Captions();
@@ -105,6 +103,7 @@ public final class DeskModel implements AutoCloseable {
         this.ui = ui;
         this.lanes = new Lanes(onCrash);
         this.jobs = new Jobs(onCrash, this::tellJobs);
+        this.leaving = new LeavingStudies(jobs, sentence -> ui.execute(() -> say(sentence)));
         this.following = new Following(ui, lanes, runner, memory, new PictureCautions(captions), this::say);
         this.held = OpenStudy.unkept(Study.empty(), ui);
         this.holding = new ReadOnlyObjectWrapper<>(held);
@@ -349,8 +348,7 @@ public final class DeskModel implements AutoCloseable {
 
     private void hold(OpenStudy next) {
         OpenStudy before = held;
-        leaving.add(before);
-        putAway(before);
+        leaving.putAway(before);
         held = next;
         pictures.clear();
         missing.set(Set.of());
@@ -362,31 +360,6 @@ public final class DeskModel implements AutoCloseable {
         sampleId.set("");
         study.set(start);
         show(start.samples().isEmpty() ? "" : start.samples().getFirst());
-    }
-
-    /** What must be done cannot be stopped, only put behind the others: closing a file is nothing for the interface thread. */
-    private void putAway(OpenStudy before) {
-        jobs.start(Texts.of("job.keep-study"), job -> letGo(before), () -> putAway(before));
-    }
-
-    /** Once, whether in its turn or at the very end; one after the other, so that the end waits for one that is under way. */
-    private void letGo(OpenStudy before) {
-        synchronized (leaving) {
-            try {
-                if (leaving.remove(before)) {
-                    before.close();
-                }
-            } catch (FileFault e) {
-                LoggerFactory.getLogger(DeskModel.class).error("a study was not kept whole", e);
-                ui.execute(() -> say(e.getMessage()));
-            }
-        }
-    }
-
-    private void letGoOfAll() {
-        synchronized (leaving) {
-            List.copyOf(leaving).forEach(this::letGo);
-        }
     }
 
     /** Puts a sample on the stage. */
@@ -477,8 +450,10 @@ public final class DeskModel implements AutoCloseable {
 
     private boolean change(String on, String id, String title, UnaryOperator<Method> how, UnaryOperator<Study> also) {
         Departures own = study.get().departures(on, id);
-        boolean here = onlyHere.get() && on.equals(sampleId.get());
-        Method next = how.apply(study.get().methodOn(on, id));
+        Method before = study.get().methodOn(on, id);
+        Method next = how.apply(before);
+        boolean settings = ids(before).equals(ids(next)); // stations are the method's, never one sample's
+        boolean here = onlyHere.get() && on.equals(sampleId.get()) && settings;
         Departures.Change changed = own.change(study.get().method(id), next, here);
         Optional<MethodFault> refusal = next.refusal().or(changed.method()::refusal);
         if (refusal.isPresent()) {
@@ -489,6 +464,10 @@ public final class DeskModel implements AutoCloseable {
                 here ? Texts.of("action.only-here", title) : title,
                 s -> also.apply(s.with(id, changed.method()).withDepartures(on, id, changed.departures())));
         return true;
+    }
+
+    private static List<String> ids(Method method) {
+        return method.steps().stream().map(MethodStep::id).toList();
     }
 
     /** What is said of the phases of the method in use, by their names. */
@@ -613,11 +592,11 @@ public final class DeskModel implements AutoCloseable {
 
     @Override
     public void close() {
-        letGoOfAll(); // before the lanes are asked to stop, which would disturb one that is being let go of
+        leaving.letGoOfAll(); // before the lanes are asked to stop, which would disturb one that is being let go of
         lanes.close();
         jobs.close();
         workers.close();
         leaving.add(held);
-        letGoOfAll();
+        leaving.letGoOfAll();
     }
 }

@@ -199,12 +199,7 @@ public final class TallyModel {
         if (field.isEmpty()) {
             return;
         }
-        boolean inside = at.x() >= 0
-                && at.y() >= 0
-                && at.x() < field.get().width()
-                && at.y() < field.get().height()
-                && field.get().contains((int) at.x(), (int) at.y());
-        if (!inside) {
+        if (!isIn(field.get(), at)) {
             desk.say(Texts.of("tally.outside"));
             return;
         }
@@ -212,6 +207,17 @@ public final class TallyModel {
             kind.set(Optional.of(actions.add(Texts.of("tally.class.first")).id()));
         }
         actions.place(counter.get(), chosen().orElseThrow(), rounded(at));
+    }
+
+    private static boolean isIn(Field field, Point at) {
+        return field.contains((int) Math.floor(at.x()), (int) Math.floor(at.y()));
+    }
+
+    /** How many marks lie outside the field, which may have been made smaller since. */
+    int outside() {
+        return field().map(f -> (int)
+                        marks().list().stream().filter(m -> !isIn(f, m.at())).count())
+                .orElse(0);
     }
 
     void move(int index, Point to) {

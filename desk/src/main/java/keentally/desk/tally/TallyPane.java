@@ -117,6 +117,7 @@ public final class TallyPane extends ScrollPane {
                                 Pieces.button("tally-picture", "tally.picture", picturing)));
         model.desk().study().addListener(o -> fill());
         model.desk().sampleId().addListener(o -> fill());
+        model.desk().shown().addListener(o -> fillTotal());
         model.counter().addListener(o -> fill());
         model.kind().addListener(o -> fill());
         model.cell().addListener(o -> fillSweep());
@@ -158,15 +159,23 @@ public final class TallyPane extends ScrollPane {
         Map<String, Integer> counts = marks.counts();
         int sum = marks.list().size();
         classes.getChildren().clear();
-        List<TallyClass> all = model.classes();
-        for (int i = 0; i < all.size(); i++) {
-            row(i, all.get(i), counts.getOrDefault(all.get(i).id(), 0), sum);
+        List<TallyClass> kinds = model.classes();
+        for (int i = 0; i < kinds.size(); i++) {
+            row(i, kinds.get(i), counts.getOrDefault(kinds.get(i).id(), 0), sum);
         }
-        total.setText(Texts.of("tally.total", Figures.number(sum)));
+        fillTotal();
         total.setTooltip(new Tooltip(Texts.of("tally.hint")));
         show(hint, sum == 0);
-        show(total, all.size() > 1);
         fillSweep();
+    }
+
+    /** Marks stay where they were set when the field is made smaller. */
+    private void fillTotal() {
+        int sum = model.marks().list().size();
+        int outside = model.outside();
+        String all = Texts.of("tally.total", Figures.number(sum));
+        total.setText(outside == 0 ? all : all + Texts.of("tally.total.outside", Figures.number(outside)));
+        show(total, model.classes().size() > 1 || outside > 0);
     }
 
     /** What is not seen takes no room. */
