@@ -2,19 +2,13 @@ package keentally.study.plot;
 
 import java.awt.BasicStroke;
 import java.awt.Color;
-import java.awt.Graphics2D;
-import java.awt.RenderingHints;
 import java.awt.geom.Ellipse2D;
-import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
 import java.nio.file.Path;
-import java.util.Locale;
-import javax.imageio.ImageIO;
 import keentally.core.agree.CountDifferences;
 import keentally.core.agree.CountDifferences.Pair;
 import keentally.core.quantity.Amounts;
 import keentally.study.file.FileFault;
-import keentally.study.file.WholeFile;
 import org.jfree.chart.JFreeChart;
 import org.jfree.chart.axis.NumberAxis;
 import org.jfree.chart.plot.ValueMarker;
@@ -23,7 +17,6 @@ import org.jfree.chart.renderer.xy.XYLineAndShapeRenderer;
 import org.jfree.chart.ui.RectangleInsets;
 import org.jfree.data.xy.XYSeries;
 import org.jfree.data.xy.XYSeriesCollection;
-import org.jfree.svg.SVGGraphics2D;
 
 /**
  * Differences of two counts against their means, a point a sample, with the mean difference and the limits of agreement as lines.
@@ -69,28 +62,12 @@ public record DifferencePlot(CountDifferences of, String first, String second) {
 
     /** As pixels, twice as many as it is to take on the screen. */
     public BufferedImage image(PlotLook look) {
-        BufferedImage image = new BufferedImage(WIDTH * DENSITY, HEIGHT * DENSITY, BufferedImage.TYPE_INT_ARGB_PRE);
-        Graphics2D pen = image.createGraphics();
-        pen.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
-        pen.setRenderingHint(RenderingHints.KEY_TEXT_ANTIALIASING, RenderingHints.VALUE_TEXT_ANTIALIAS_ON);
-        pen.scale(DENSITY, DENSITY);
-        chart(look).draw(pen, new Rectangle2D.Double(0, 0, WIDTH, HEIGHT));
-        pen.dispose();
-        return image;
+        return new ChartDrawing(chart(look), WIDTH, HEIGHT).image(DENSITY);
     }
 
     /** Writes PNG, SVG or CSV, as the file's ending says. */
     public void save(Path file) throws FileFault {
-        String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
-        if (name.endsWith(".svg")) {
-            SVGGraphics2D pen = new SVGGraphics2D(WIDTH, HEIGHT);
-            chart(PlotLook.PRINT).draw(pen, new Rectangle2D.Double(0, 0, WIDTH, HEIGHT));
-            WholeFile.write(file, pen.getSVGDocument());
-        } else if (name.endsWith(".png")) {
-            WholeFile.write(file, out -> ImageIO.write(image(PlotLook.PRINT), "png", out));
-        } else {
-            WholeFile.write(file, csv());
-        }
+        new ChartDrawing(chart(PlotLook.PRINT), WIDTH, HEIGHT).save(file, DENSITY, this::csv);
     }
 
     private String csv() {

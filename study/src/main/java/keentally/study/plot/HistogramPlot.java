@@ -1,9 +1,6 @@
 package keentally.study.plot;
 
 import java.awt.BasicStroke;
-import java.awt.Graphics2D;
-import java.awt.RenderingHints;
-import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -13,11 +10,9 @@ import java.text.DecimalFormatSymbols;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import javax.imageio.ImageIO;
 import keentally.core.quantity.Amounts;
 import keentally.core.stats.Bins;
 import keentally.study.file.FileFault;
-import keentally.study.file.WholeFile;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import org.jfree.chart.JFreeChart;
@@ -31,7 +26,6 @@ import org.jfree.chart.renderer.xy.XYStepRenderer;
 import org.jfree.chart.ui.RectangleInsets;
 import org.jfree.data.xy.XYSeries;
 import org.jfree.data.xy.XYSeriesCollection;
-import org.jfree.svg.SVGGraphics2D;
 
 /**
  * One histogram, or two laid over each other: the first filled, the second as a line.
@@ -128,35 +122,20 @@ public record HistogramPlot(List<Series> series, boolean logarithmic, boolean sh
 
     /** Drawn for a screen. @param density screen pixels to a point */
     public BufferedImage image(int width, int height, double density, PlotLook look) {
-        BufferedImage image = new BufferedImage(
-                (int) Math.round(width * density), (int) Math.round(height * density), BufferedImage.TYPE_INT_ARGB_PRE);
-        Graphics2D pen = image.createGraphics();
-        pen.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
-        pen.setRenderingHint(RenderingHints.KEY_TEXT_ANTIALIASING, RenderingHints.VALUE_TEXT_ANTIALIAS_ON);
-        pen.scale(density, density);
-        chart(look).draw(pen, new Rectangle2D.Double(0, 0, width, height));
-        pen.dispose();
-        return image;
+        return new ChartDrawing(chart(look), width, height).image(density);
     }
 
     /** Writes PNG, SVG or CSV, as the file's ending says. */
     public void save(Path file) throws FileFault {
-        String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
-        if (name.endsWith(".svg")) {
-            WholeFile.write(file, svg());
-        } else if (name.endsWith(".png")) {
-            WholeFile.write(
-                    file,
-                    out -> ImageIO.write(image(PRINT_WIDTH, PRINT_HEIGHT, PRINT_DENSITY, PlotLook.PRINT), "png", out));
-        } else {
-            WholeFile.write(file, csv());
-        }
+        print().save(file, PRINT_DENSITY, this::csv);
+    }
+
+    private ChartDrawing print() {
+        return new ChartDrawing(chart(PlotLook.PRINT), PRINT_WIDTH, PRINT_HEIGHT);
     }
 
     public String svg() {
-        SVGGraphics2D pen = new SVGGraphics2D(PRINT_WIDTH, PRINT_HEIGHT);
-        chart(PlotLook.PRINT).draw(pen, new Rectangle2D.Double(0, 0, PRINT_WIDTH, PRINT_HEIGHT));
-        return pen.getSVGDocument();
+        return print().svg();
     }
 
     /** A row a bin: its ends, and the count in each of the histograms. */

@@ -1,17 +1,11 @@
 package keentally.study.plot;
 
 import java.awt.BasicStroke;
-import java.awt.Graphics2D;
-import java.awt.RenderingHints;
-import java.awt.geom.Rectangle2D;
-import java.awt.image.BufferedImage;
 import java.nio.file.Path;
 import java.util.Locale;
-import javax.imageio.ImageIO;
 import keentally.core.quantity.Amounts;
 import keentally.core.stats.Distribution;
 import keentally.study.file.FileFault;
-import keentally.study.file.WholeFile;
 import org.jfree.chart.JFreeChart;
 import org.jfree.chart.axis.LogAxis;
 import org.jfree.chart.axis.NumberAxis;
@@ -25,7 +19,6 @@ import org.jfree.data.xy.XYIntervalSeries;
 import org.jfree.data.xy.XYIntervalSeriesCollection;
 import org.jfree.data.xy.XYSeries;
 import org.jfree.data.xy.XYSeriesCollection;
-import org.jfree.svg.SVGGraphics2D;
 
 /**
  * How a measure is spread over objects: classes as bars, the cumulative share as a line.
@@ -106,27 +99,7 @@ public record SpreadPlot(Distribution spread, boolean log, String measure, Strin
 
     /** Writes PNG, SVG or CSV, as the file's ending says. */
     public void save(Path file) throws FileFault {
-        String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
-        if (name.endsWith(".svg")) {
-            SVGGraphics2D pen = new SVGGraphics2D(WIDTH, HEIGHT);
-            chart().draw(pen, new Rectangle2D.Double(0, 0, WIDTH, HEIGHT));
-            WholeFile.write(file, pen.getSVGDocument());
-        } else if (name.endsWith(".png")) {
-            WholeFile.write(file, out -> ImageIO.write(image(), "png", out));
-        } else {
-            WholeFile.write(file, csv());
-        }
-    }
-
-    private BufferedImage image() {
-        BufferedImage image = new BufferedImage(WIDTH * DENSITY, HEIGHT * DENSITY, BufferedImage.TYPE_INT_ARGB_PRE);
-        Graphics2D pen = image.createGraphics();
-        pen.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
-        pen.setRenderingHint(RenderingHints.KEY_TEXT_ANTIALIASING, RenderingHints.VALUE_TEXT_ANTIALIAS_ON);
-        pen.scale(DENSITY, DENSITY);
-        chart().draw(pen, new Rectangle2D.Double(0, 0, WIDTH, HEIGHT));
-        pen.dispose();
-        return image;
+        new ChartDrawing(chart(), WIDTH, HEIGHT).save(file, DENSITY, this::csv);
     }
 
     /** A row a class: its ends, its share, and the share up to its end. */
