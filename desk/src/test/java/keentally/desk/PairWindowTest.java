@@ -4,10 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.awt.image.BufferedImage;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import javafx.scene.input.KeyCode;
 import javax.imageio.ImageIO;
+import keentally.core.method.MethodStep;
 import keentally.core.view.Viewport;
 import keentally.desk.model.MethodActions;
 import keentally.desk.pair.PairModel;
@@ -169,5 +171,32 @@ class PairWindowTest {
         Viewport second =
                 desk.onFx(() -> pair().second().get().orElseThrow().place().there(desk.view(), 300, 300));
         assertThat(second.zoom()).isCloseTo(2 * desk.view().zoom(), within(1e-9));
+    }
+
+    /** The second view shows another sample under the same method as a drag would have it, and goes back when that is given up. */
+    @Test
+    void anotherSampleUnderTheSameMethodFollowsADrag() throws Exception {
+        desk.open(Files.copy(folder.resolve("drawn.png"), folder.resolve("other.png")));
+        desk.show("s1", "threshold-1");
+        desk.keys(KeyCode.V);
+        desk.choose("pair-sample", "other");
+        desk.choose("pair-place", "at the same station");
+        long before = chosenPixels();
+        desk.onFx(() -> {
+            MethodStep step = desk.model().method().step("threshold-1").orElseThrow();
+            desk.model()
+                    .tryOut(
+                            "threshold-1",
+                            step.values()
+                                    .withTree(step.description().setting("keep").orElseThrow(), "dark"));
+            return null;
+        });
+        desk.quiet();
+        assertThat(chosenPixels()).isEqualTo(400 * 300 - before);
+    }
+
+    private long chosenPixels() {
+        return desk.onFx(
+                () -> pair().second().get().orElseThrow().state().needMask().count());
     }
 }

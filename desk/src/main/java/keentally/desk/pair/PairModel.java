@@ -74,6 +74,7 @@ public final class PairModel {
         for (Observable seen : List.of(desk.shown(), desk.preview(), desk.station(), stage.atEnd(), place)) {
             seen.addListener(o -> show());
         }
+        desk.preview().addListener(o -> followDrag());
         desk.selection().addListener(o -> chosen.set(chosenBeside()));
         second.addListener(o -> chosen.set(chosenBeside()));
     }
@@ -227,7 +228,7 @@ public final class PairModel {
         String sampleId = sampleId();
         String methodId = methodId();
         Study study = desk.study().get();
-        Method wanted = study.methodOn(sampleId, methodId);
+        Method wanted = dragged(sampleId, methodId).orElseGet(() -> study.methodOn(sampleId, methodId));
         TrialRuns trials = desk.trials();
         TrialRuns.Reading reading = trials.reading(study, sampleId, methodId);
         Optional<State> beside = first.start();
@@ -246,6 +247,22 @@ public final class PairModel {
                 return () -> desk.say(Words.spoken(e.getMessage()));
             }
         });
+    }
+
+    /** Another sample under the same method shows what a drag would make of it, too. */
+    private void followDrag() {
+        boolean shared = !isOwn() && methodId().equals(desk.methodId());
+        if (open.get() && shared && desk.preview().get().isPresent()) {
+            ask();
+        }
+    }
+
+    /** The method as a drag shows it just now, with the settings that the sample has of its own. */
+    private Optional<Method> dragged(String sampleId, String methodId) {
+        return desk.preview()
+                .get()
+                .filter(run -> methodId.equals(desk.methodId()))
+                .map(run -> desk.study().get().departures(sampleId, methodId).on(run.method()));
     }
 
     private static Outcome run(
