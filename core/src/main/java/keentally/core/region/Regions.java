@@ -132,6 +132,12 @@ public final class Regions implements HoldsBuffers {
         return (long) y[run] * width + from[run];
     }
 
+    /** The middle of the region's first pixel, by which a place knows it. */
+    public Point inside(int region) {
+        int run = order[start[region]];
+        return new Point(from[run] + 0.5, y[run] + 0.5);
+    }
+
     /** The region at a pixel, or −1. */
     public int at(int x, int row) {
         if (x < 0 || row < 0 || x >= width || row >= height) {

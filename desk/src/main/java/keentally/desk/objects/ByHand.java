@@ -12,7 +12,6 @@ import keentally.core.hand.Corrections;
 import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
 import keentally.core.region.ObjectSet;
-import keentally.core.region.Regions;
 import keentally.core.step.EditObjectsStep;
 import keentally.core.step.StepDescription;
 import keentally.core.step.Steps;
@@ -66,7 +65,7 @@ public final class ByHand {
                 .flatMap(o -> regions.stream()
                         .filter(r -> o.isKept(r) == ofKept)
                         .sorted()
-                        .map(r -> first(o.regions(), r)))
+                        .map(r -> o.regions().inside(r)))
                 .toList();
     }
 
@@ -93,10 +92,5 @@ public final class ByHand {
         }
         Corrections kept = all;
         desk.change(said, m -> next, s -> s.withHand(sample, desk.methodId(), step, Optional.of(kept)));
-    }
-
-    private static Point first(Regions regions, int region) {
-        int run = regions.firstRun(region);
-        return new Point(regions.runFrom(run) + 0.5, regions.runY(run) + 0.5);
     }
 }

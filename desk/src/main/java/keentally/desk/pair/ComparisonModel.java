@@ -16,22 +16,24 @@ import javafx.beans.property.SimpleIntegerProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import keentally.core.agree.ObjectFates;
 import keentally.core.geometry.Point;
+import keentally.core.geometry.Rectangle;
 import keentally.core.method.MethodDifference;
 import keentally.core.region.ObjectSet;
 import keentally.core.region.Regions;
 import keentally.core.step.State;
 import keentally.core.trial.Comparison;
-import keentally.core.view.Viewport;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Newest;
 import keentally.desk.pair.PairModel.PairLook;
 import keentally.desk.pair.PairModel.Place;
-import keentally.desk.stage.StageModel;
 import keentally.study.document.Study;
 
 /** What the two views differ in, and every object that became another one to be gone to. */
 public final class ComparisonModel {
     private static final double AROUND = 3;
+
+    /** Of what is brought in sight, in pixels: the smallest thing is not blown up without bounds. */
+    private static final double LEAST_SIDE = 20;
 
     /** What can become of an object. */
     public enum Fate {
@@ -190,25 +192,18 @@ public final class ComparisonModel {
 
     /** Both views mark what lies there, as far as the objects at the methods' ends tell it. */
     private void mark(Regions of, int region, boolean ofFirst) {
-        long pixel = of.firstPixel(region);
-        Point inside = new Point(pixel % of.width() + 0.5, pixel / of.width() + 0.5);
+        Point inside = of.inside(region);
         pair.second().get().ifPresent(side -> pair.choose(ofFirst ? side.place().there(inside) : inside));
     }
 
     private void look(Regions of, int region, boolean ofFirst) {
-        StageModel stage = pair.stage();
         Regions.Box box = of.box(region);
         Point middle = new Point((box.left() + box.right()) / 2.0, (box.top() + box.bottom()) / 2.0);
         Point here = ofFirst
                 ? middle
                 : pair.second().get().map(s -> s.place().back().there(middle)).orElse(middle);
-        stage.view().get().ifPresent(v -> {
-            double zoom = Math.min(
-                    v.width() / (AROUND * Math.max(8, box.width())), v.height() / (AROUND * Math.max(8, box.height())));
-            stage.fitted().set(false);
-            stage.view()
-                    .set(Optional.of(Viewport.centred(
-                            here.x(), here.y(), Math.clamp(zoom, v.zoom(), 8 + v.zoom()), v.width(), v.height())));
-        });
+        double width = AROUND * Math.max(LEAST_SIDE, box.width());
+        double height = AROUND * Math.max(LEAST_SIDE, box.height());
+        pair.stage().look(new Rectangle(here.x() - width / 2, here.y() - height / 2, width, height));
     }
 }

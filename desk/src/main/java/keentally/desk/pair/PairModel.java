@@ -381,18 +381,12 @@ public final class PairModel {
         return Set.copyOf(desk.selection().get().stream()
                 .filter(region -> region < here.get().regions().count())
                 .map(region -> {
-                    Point in = inside(here.get().regions(), region);
+                    Point in = here.get().regions().inside(region);
                     Point there = side.get().place().there(in);
                     return others.at((int) Math.floor(there.x()), (int) Math.floor(there.y()));
                 })
                 .filter(region -> region >= 0)
                 .toList());
-    }
-
-    /** The middle of the first pixel of an object. */
-    private static Point inside(Regions regions, int region) {
-        long pixel = regions.firstPixel(region);
-        return new Point(pixel % regions.width() + 0.5, pixel / regions.width() + 0.5);
     }
 
     /** Selects what lies at a place of the second view, and the same place in the first. */

@@ -13,6 +13,7 @@ import javafx.beans.property.SimpleObjectProperty;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableSet;
 import keentally.core.geometry.Point;
+import keentally.core.geometry.Rectangle;
 import keentally.core.step.Flow;
 import keentally.core.view.Contrast;
 import keentally.core.view.Layer;
@@ -162,6 +163,20 @@ public final class StageModel {
     /** Whether the whole picture is to be seen, also when the window changes its size. */
     public BooleanProperty fitted() {
         return fitted;
+    }
+
+    /** Brings a part of the picture in sight, as large as it can be. */
+    public void look(Rectangle part) {
+        view.get().ifPresent(v -> {
+            double zoom = Math.min(v.width() / part.width(), v.height() / part.height());
+            fitted.set(false);
+            view.set(Optional.of(Viewport.centred(
+                    part.x() + part.width() / 2,
+                    part.y() + part.height() / 2,
+                    Math.clamp(zoom, Viewport.LEAST_ZOOM, Viewport.MOST_ZOOM),
+                    v.width(),
+                    v.height())));
+        });
     }
 
     /** The pixel of the picture under the pointer, whether or not the picture reaches there. */

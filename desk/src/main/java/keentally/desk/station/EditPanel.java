@@ -129,13 +129,8 @@ final class EditPanel extends VBox implements StationPanel.Body {
         Optional<Regions> regions =
                 desk.shown().get().flatMap(SampleRun::objects).map(ObjectSet::regions);
         return regions.stream()
-                .flatMap(r -> selection.stream().sorted().map(i -> first(r, i)))
+                .flatMap(r -> selection.stream().sorted().map(i -> r.inside(i)))
                 .toList();
-    }
-
-    private static Point first(Regions regions, int region) {
-        int run = regions.firstRun(region);
-        return new Point(regions.runFrom(run) + 0.5, regions.runY(run) + 0.5);
     }
 
     private void join() {

@@ -24,7 +24,6 @@ import keentally.core.hand.SweepCells;
 import keentally.core.hand.TallyClass;
 import keentally.core.picture.Field;
 import keentally.core.view.Layer;
-import keentally.core.view.Viewport;
 import keentally.core.words.Figures;
 import keentally.desk.look.Texts;
 import keentally.desk.model.Address;
@@ -293,15 +292,12 @@ public final class TallyModel {
         return visited;
     }
 
-    /** Brings a part of the picture in sight, as large as it can be. */
+    /** Brings a part of the picture in sight, with a little room about it. */
     private void look(Rectangle part) {
-        stage.view().get().ifPresent(v -> {
-            double zoom = Math.min(v.width() / (part.width() * ROOM), v.height() / (part.height() * ROOM));
-            stage.fitted().set(false);
-            stage.view()
-                    .set(Optional.of(Viewport.centred(
-                            part.x() + part.width() / 2, part.y() + part.height() / 2, zoom, v.width(), v.height())));
-        });
+        double right = part.width() * (ROOM - 1);
+        double below = part.height() * (ROOM - 1);
+        stage.look(
+                new Rectangle(part.x() - right / 2, part.y() - below / 2, part.width() + right, part.height() + below));
     }
 
     /** Calls places out, and brings all of them in sight. @param around how much of the picture is to be seen about them, in pixels */
