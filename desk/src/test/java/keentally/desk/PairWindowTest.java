@@ -121,7 +121,6 @@ class PairWindowTest {
         desk.quiet();
         BufferedImage saved = ImageIO.read(file.toFile());
         assertThat(saved.getWidth()).isGreaterThan(2 * desk.view().width());
-        desk.command("take-pair");
     }
 
     /** A copy of the method, the other one staying on the stage. */
@@ -182,6 +181,20 @@ class PairWindowTest {
         desk.choose("pair-sample", "other");
         desk.choose("pair-place", "at the same station");
         long before = chosenPixels();
+        dragToDark();
+        assertThat(chosenPixels()).isEqualTo(400 * 300 - before);
+        desk.onFx(() -> desk.model().change("nothing", m -> m));
+        desk.quiet();
+        assertThat(chosenPixels()).as("given up").isEqualTo(before);
+        desk.onFx(() -> {
+            desk.model().onlyHere().set(true);
+            return null;
+        });
+        dragToDark();
+        assertThat(chosenPixels()).as("what stays with the first").isEqualTo(before);
+    }
+
+    private void dragToDark() {
         desk.onFx(() -> {
             MethodStep step = desk.model().method().step("threshold-1").orElseThrow();
             desk.model()
@@ -192,7 +205,6 @@ class PairWindowTest {
             return null;
         });
         desk.quiet();
-        assertThat(chosenPixels()).isEqualTo(400 * 300 - before);
     }
 
     private long chosenPixels() {

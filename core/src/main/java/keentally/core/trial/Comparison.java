@@ -8,13 +8,14 @@ import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
 import keentally.core.region.ObjectSet;
 import keentally.core.step.State;
+import keentally.core.view.SamePlace;
 import keentally.core.work.Work;
 
 /**
  * Two states held together.
  *
  * @param first how much of its field each covers; empty where it has no mask
- * @param areas of the first's field, which they add up to; empty where there are not two masks of one size
+ * @param areas of the first's field, which they add up to; empty where there are not two masks of one size and scale
  * @param borders how far the masks' borders lie from each other, in pixels
  * @param objects what became of the first's objects in the second
  */
@@ -47,8 +48,9 @@ public record Comparison(
     public static Comparison of(State first, State second, Work work) {
         boolean laid = first.mask().isPresent()
                 && second.mask().isPresent()
-                && first.field().width() == second.field().width()
-                && first.field().height() == second.field().height();
+                && SamePlace.of(first.field(), first.scale(), second.field(), second.scale())
+                                .by()
+                        == SamePlace.By.PIXELS;
         if (!laid) {
             return new Comparison(
                     Cover.of(first), Cover.of(second), Optional.empty(), Optional.empty(), Optional.empty());

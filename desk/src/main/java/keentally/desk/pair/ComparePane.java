@@ -138,7 +138,13 @@ public final class ComparePane extends VBox {
         if (now.first().isEmpty() || now.second().isEmpty()) {
             return Texts.of("compare.no-mask");
         }
-        return now.areas().isEmpty() ? Texts.of("compare.other-size") : "";
+        if (now.areas().isEmpty()) {
+            return Texts.of("compare.other-size");
+        }
+        boolean other = side.filter(
+                        s -> !s.sampleId().equals(pair.desk().sampleId().get()))
+                .isPresent();
+        return other ? Texts.of("compare.other-sample") : "";
     }
 
     /** Count, area and share of each side. */

@@ -36,7 +36,7 @@ import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
 
-/** What stands in the second of two views, without a window. While it shows what the first shows too, it follows every drag. */
+/** What stands in the second of two views, without a window. Under the first view's method it follows every drag. */
 public final class PairModel {
     private final DeskModel desk;
     private final StageModel stage;
@@ -75,6 +75,7 @@ public final class PairModel {
             seen.addListener(o -> show());
         }
         desk.preview().addListener(o -> followDrag());
+        desk.holding().addListener(o -> forget());
         desk.selection().addListener(o -> chosen.set(chosenBeside()));
         second.addListener(o -> chosen.set(chosenBeside()));
     }
@@ -218,6 +219,12 @@ public final class PairModel {
         return tallies.apply(sampleId());
     }
 
+    /** Ids of another study mean something else. */
+    private void forget() {
+        sample.set(Optional.empty());
+        method.set(Optional.empty());
+    }
+
     private void ask() {
         if (!open.get() || sampleId().isEmpty() || isOwn()) {
             newest.drop();
@@ -249,20 +256,26 @@ public final class PairModel {
         });
     }
 
-    /** Another sample under the same method shows what a drag would make of it, too. */
+    /** Another sample under the same method shows what a drag would make of it, and goes back where that is given up. */
     private void followDrag() {
-        boolean shared = !isOwn() && methodId().equals(desk.methodId());
-        if (open.get() && shared && desk.preview().get().isPresent()) {
+        if (open.get() && !isOwn() && methodId().equals(desk.methodId())) {
             ask();
         }
     }
 
-    /** The method as a drag shows it just now, with the settings that the sample has of its own. */
+    /** The method as a drag would leave it to the sample: what stays with the first view's sample is none of it. */
     private Optional<Method> dragged(String sampleId, String methodId) {
+        Study study = desk.study().get();
         return desk.preview()
                 .get()
                 .filter(run -> methodId.equals(desk.methodId()))
-                .map(run -> desk.study().get().departures(sampleId, methodId).on(run.method()));
+                .map(run -> desk.departures()
+                        .change(
+                                study.method(methodId),
+                                run.method(),
+                                desk.onlyHere().get())
+                        .method())
+                .map(study.departures(sampleId, methodId)::on);
     }
 
     private static Outcome run(

@@ -16,6 +16,7 @@ import keentally.core.step.State;
 import keentally.core.view.Layer;
 import keentally.core.view.Layers;
 import keentally.core.view.Look;
+import keentally.core.view.SamePlace;
 import keentally.core.view.Viewport;
 import keentally.core.work.Work;
 import keentally.desk.pair.PairModel.PairLook;
@@ -59,6 +60,7 @@ final class SecondView extends Region {
                 stage.again(),
                 stage.phaseLook(),
                 stage.bare(),
+                stage.plain(),
                 stage.tally(),
                 pair.desk().study(),
                 pair.desk().shown(),
@@ -127,13 +129,11 @@ final class SecondView extends Region {
         });
     }
 
-    /** The second's mask where the first has one too, of the same size. */
+    /** The second's mask where the first has one too, and a pixel of the one is a pixel of the other. */
     private Optional<State> areas(Side side) {
         return side.asMask()
-                .filter(s -> firstMask()
-                        .filter(m -> m.width() == side.state().field().width()
-                                && m.height() == side.state().field().height())
-                        .isPresent());
+                .filter(s ->
+                        side.place().by() == SamePlace.By.PIXELS && firstMask().isPresent());
     }
 
     private Optional<Mask> firstMask() {
