@@ -12,7 +12,9 @@ import java.util.function.Consumer;
 import javafx.scene.control.Button;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.RadioButton;
+import javafx.scene.input.KeyCode;
 import javax.imageio.ImageIO;
+import keentally.desk.model.MethodActions;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -162,5 +164,44 @@ class BringWindowTest {
         desk.fill("table-pasted", "only words");
         hold();
         desk.answer(false);
+    }
+
+    /** Whoever goes to another sample while the picture is read is not asked about the first one. */
+    @Test
+    void whatIsReadWhileAnotherSampleComesIsNotLaidOnThat() throws Exception {
+        desk.open(mask("second.png", 400, 300, BufferedImage.TYPE_BYTE_GRAY, pen -> pen.fillRect(5, 5, 50, 50)));
+        desk.show("s1", "threshold-1");
+        Path rough = mask("m.png", 400, 300, BufferedImage.TYPE_BYTE_GRAY, pen -> pen.fillRect(0, 0, 50, 50));
+        desk.onFx(() -> {
+            desk.window().bring(rough);
+            desk.model().show("s2");
+            return null;
+        });
+        desk.quiet();
+        assertThat(desk.asked()).isEmpty();
+        assertThat(desk.text("message")).contains("Another sample is on the stage");
+    }
+
+    /** A method that cannot be followed on a sample shows its picture, and says why. */
+    @Test
+    void theSecondViewSaysWhyItShowsNoMask() throws Exception {
+        desk.onFx(() -> {
+            new MethodActions(desk.model()).copy();
+            return null;
+        });
+        desk.stations("paint");
+        desk.open(mask("second.png", 400, 300, BufferedImage.TYPE_BYTE_GRAY, pen -> pen.fillRect(5, 5, 50, 50)));
+        desk.onFx(() -> {
+            new MethodActions(desk.model()).assign("m1", List.of("s2"));
+            return null;
+        });
+        desk.show("s2", "");
+        desk.focusStage();
+        desk.keys(KeyCode.V);
+        desk.choose("pair-method", "Untitled method 2");
+        desk.choose("pair-place", "at the end of the method");
+        assertThat(desk.text("second-note")).contains("nobody has looked at the mask of this sample yet");
+        desk.choose("pair-sample", "drawn");
+        assertThat(desk.text("second-note")).isEmpty();
     }
 }

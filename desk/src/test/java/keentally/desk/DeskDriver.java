@@ -384,6 +384,10 @@ public final class DeskDriver implements AutoCloseable {
         quiet();
     }
 
+    public DeskWindow window() {
+        return window;
+    }
+
     public PairModel pair() {
         return window.pair();
     }

@@ -69,7 +69,13 @@ public final class BringModel {
         desk.job(Texts.of("job.bring", file.getFileName()), job -> {
             try {
                 MaskPicture picture = MaskPicture.of(PictureReader.read(file).picture());
-                ui.execute(() -> then.accept(new Seen(file, picture, here, open.get(), sample.get())));
+                ui.execute(() -> {
+                    if (desk.here().equals(here)) {
+                        then.accept(new Seen(file, picture, here, open.get(), sample.get()));
+                    } else {
+                        desk.say(Texts.of("bring.elsewhere"));
+                    }
+                });
             } catch (FileFault e) {
                 ui.execute(() -> desk.say(e.getMessage()));
             }

@@ -26,6 +26,7 @@ import keentally.core.view.SamePlace;
 import keentally.core.view.Viewport;
 import keentally.core.words.Words;
 import keentally.core.work.Cancel;
+import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Newest;
 import keentally.desk.model.OpenSample;
@@ -356,7 +357,13 @@ public final class PairModel {
                 of.of.open(),
                 of.place,
                 false,
-                of.trouble);
+                of.trouble.isEmpty() ? elsewhere(station) : of.trouble);
+    }
+
+    /** Where the second method has no such station as the first view stands at, its end is shown, and that is said. */
+    private String elsewhere(Optional<String> station) {
+        boolean asked = place.get().at() == At.SAME && !stage.atEnd().get();
+        return asked && station.isEmpty() ? Texts.of("pair.no-such-station") : "";
     }
 
     /** The station that the place means in a method; empty for its end. */

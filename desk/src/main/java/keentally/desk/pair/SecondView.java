@@ -6,6 +6,7 @@ import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.beans.Observable;
+import javafx.scene.control.Label;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
@@ -35,6 +36,7 @@ final class SecondView extends Region {
     private final StageModel stage;
     private final StageView first;
     private final StageCanvas canvas;
+    private final Label note = new Label();
     private double pressX;
     private double pressY;
     private double dragX;
@@ -48,7 +50,14 @@ final class SecondView extends Region {
         this.canvas = new StageCanvas(pair.desk(), onCrash);
         setId("second");
         getStyleClass().add("stage");
-        getChildren().add(canvas);
+        note.setId("second-note");
+        note.getStyleClass().add("second-note");
+        note.setWrapText(true);
+        note.setMouseTransparent(true);
+        note.setManaged(false);
+        getChildren().addAll(canvas, note);
+        pair.second().addListener(o -> tell());
+        tell();
         for (Observable seen : List.of(
                 pair.second(),
                 pair.look(),
@@ -91,6 +100,13 @@ final class SecondView extends Region {
     private void repaint() {
         Optional<Scene> scene = view().flatMap(this::scene);
         scene.ifPresentOrElse(canvas::paint, canvas::clear);
+    }
+
+    /** Why something else is shown than was asked for; nothing where it is that. */
+    private void tell() {
+        note.setText(pair.second().get().map(Side::trouble).orElse(""));
+        note.setVisible(!note.getText().isEmpty());
+        requestLayout();
     }
 
     /** What is to be seen, made into layers away from the interface thread. */
@@ -224,6 +240,8 @@ final class SecondView extends Region {
     @Override
     protected void layoutChildren() {
         canvas.resizeRelocate(0, 0, getWidth(), getHeight());
+        double height = note.prefHeight(getWidth());
+        note.resizeRelocate(0, getHeight() - height, getWidth(), height);
     }
 
     @Override

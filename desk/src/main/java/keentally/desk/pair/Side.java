@@ -14,7 +14,7 @@ import keentally.desk.model.OpenSample;
  * @param objects at the end of the method
  * @param place where a place of the first picture is in this one
  * @param own whether sample and method are those of the first view
- * @param trouble why the method could not be followed to the place asked for; empty where it could
+ * @param trouble why something else is shown than the place asked for; empty where it is that
  */
 public record Side(
         String sampleId,

@@ -87,6 +87,7 @@ public final class StageCanvas extends Region {
 
     /** Shows nothing. */
     public void clear() {
+        wanted = null;
         shown.setImage(null);
     }
 
@@ -102,6 +103,9 @@ public final class StageCanvas extends Region {
     }
 
     private void show(Viewport view, int[] pixels) {
+        if (wanted == null) {
+            return; // cleared while it was painted
+        }
         PixelBuffer<IntBuffer> buffer = new PixelBuffer<>(
                 view.width(), view.height(), IntBuffer.wrap(pixels), PixelFormat.getIntArgbPreInstance());
         shown.setImage(new WritableImage(buffer));
