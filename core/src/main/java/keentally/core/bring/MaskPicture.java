@@ -7,6 +7,8 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeSet;
+import keentally.core.colour.GreyChannel;
 import keentally.core.colour.Rgb;
 import keentally.core.hand.Brought;
 import keentally.core.hand.LabelRuns;
@@ -27,11 +29,12 @@ public final class MaskPicture {
     private static final int MOST_VALUES = 1 << 20;
     private static final int MOST_LABEL = 1 << 24; // beyond that a float holds no whole number exactly
 
-    private static final double[] LUMA = {0.2126, 0.7152, 0.0722};
-
     private final Picture picture;
     private final boolean colour;
     private final Values values;
+
+    /** What a mask is cut on. */
+    private final Plane grey;
 
     /** What it can be taken for. */
     public enum Meaning {
@@ -62,6 +65,7 @@ public final class MaskPicture {
         this.picture = picture;
         this.colour = colour;
         this.values = values;
+        this.grey = colour ? GreyChannel.of(picture, GreyChannel.Weights.BT709, false) : plane(picture);
     }
 
     /** Looks at a picture of one channel, or of colour; of others at the first channel. */
@@ -88,32 +92,39 @@ public final class MaskPicture {
         return picture.channels().getFirst().plane();
     }
 
-    private static int colourAt(Picture picture, int x, int y) {
-        int packed = 0;
-        for (String channel : List.of(Channel.RED, Channel.GREEN, Channel.BLUE)) {
-            double value = picture.channel(channel).orElseThrow().at(x, y);
-            packed =
-                    packed << 8 | (int) Math.round(value * 255 / picture.depth().most());
+    /** What tells colours apart, pixel by pixel: 8 bits a channel, whatever the depth. */
+    private record Colours(Plane red, Plane green, Plane blue, double most) {
+        static Colours of(Picture picture) {
+            return new Colours(
+                    picture.channel(Channel.RED).orElseThrow(),
+                    picture.channel(Channel.GREEN).orElseThrow(),
+                    picture.channel(Channel.BLUE).orElseThrow(),
+                    picture.depth().most());
         }
-        return packed;
+
+        int at(int x, int y) {
+            return byteOf(red.at(x, y)) << 16 | byteOf(green.at(x, y)) << 8 | byteOf(blue.at(x, y));
+        }
+
+        private int byteOf(double value) {
+            return (int) Math.round(value * 255 / most);
+        }
     }
 
     private static Values colours(Picture picture) {
+        Colours of = Colours.of(picture);
         Set<Integer> found = new HashSet<>();
         for (int y = 0; y < picture.height() && found.size() <= MOST_CLASSES; y++) {
             for (int x = 0; x < picture.width() && found.size() <= MOST_CLASSES; x++) {
-                found.add(colourAt(picture, x, y));
+                found.add(of.at(x, y));
             }
         }
         List<Rgb> colours = found.stream()
                 .map(Rgb::from)
-                .sorted(Comparator.comparingDouble(MaskPicture::luma).thenComparingInt(Rgb::packed))
+                .sorted(Comparator.comparingDouble(GreyChannel.Weights.BT709::of)
+                        .thenComparingInt(Rgb::packed))
                 .toList();
-        return new Values(0, 255, found.size(), 0, true, false, colours);
-    }
-
-    private static double luma(Rgb colour) {
-        return LUMA[0] * colour.red() + LUMA[1] * colour.green() + LUMA[2] * colour.blue();
+        return new Values(0, picture.depth().most(), found.size(), 0, true, false, colours);
     }
 
     /** Of more values than any picture of labels has, only the ends are told. */
@@ -235,52 +246,51 @@ public final class MaskPicture {
         int[] from = places(width, picture.width(), height, picture.height());
         int[] down = places(height, picture.height(), width, picture.width());
         int[] read = new int[width * height];
-        Map<Double, Integer> classes = new HashMap<>();
+        Map<Integer, Integer> classes = new HashMap<>();
         List<String> names = how.meaning() == Meaning.CLASSES ? classes(classes) : List.of("chosen");
+        PixelValue value = value(how, classes);
         for (int y = 0; y < height; y++) {
             for (int x = 0; x < width; x++) {
-                read[y * width + x] = value(how, classes, from[x], down[y]);
+                read[y * width + x] = value.at(from[x], down[y]);
             }
         }
         return new Brought(
                 LabelRuns.of(width, height, read), how.meaning() == Meaning.LABELS ? List.of() : names, origin);
     }
 
-    private int value(How how, Map<Double, Integer> classes, int x, int y) {
+    @FunctionalInterface
+    private interface PixelValue {
+        int at(int x, int y);
+    }
+
+    private PixelValue value(How how, Map<Integer, Integer> classes) {
+        PixelValue what = what();
         return switch (how.meaning()) {
-            case MASK -> grey(x, y) > how.cut() != how.inverted() ? 1 : 0;
-            case LABELS -> (int) plane(picture).at(x, y);
-            case CLASSES ->
-                classes.get(
-                        colour
-                                ? (double) colourAt(picture, x, y)
-                                : plane(picture).at(x, y));
+            case MASK -> (x, y) -> grey.at(x, y) > how.cut() != how.inverted() ? 1 : 0;
+            case LABELS -> what;
+            case CLASSES -> (x, y) -> classes.get(what.at(x, y));
         };
     }
 
-    private double grey(int x, int y) {
-        if (!colour) {
-            return plane(picture).at(x, y);
-        }
-        return luma(Rgb.from(colourAt(picture, x, y)));
+    /** What tells pixels apart: the colour, or the whole value. */
+    private PixelValue what() {
+        return colour ? Colours.of(picture)::at : (x, y) -> (int) grey.at(x, y);
     }
 
     /** The names of the classes, dark to light, and the number of each by its colour or value. */
-    private List<String> classes(Map<Double, Integer> numbers) {
+    private List<String> classes(Map<Integer, Integer> numbers) {
         if (colour) {
-            values.colours.forEach(c -> numbers.put((double) c.packed(), numbers.size() + 1));
+            values.colours.forEach(c -> numbers.put(c.packed(), numbers.size() + 1));
             return values.colours.stream().map(Rgb::toString).toList();
         }
-        Set<Double> found = new HashSet<>();
-        Plane plane = plane(picture);
-        for (int y = 0; y < plane.height(); y++) {
-            for (int x = 0; x < plane.width(); x++) {
-                found.add((double) plane.at(x, y));
+        Set<Integer> found = new TreeSet<>();
+        for (int y = 0; y < picture.height(); y++) {
+            for (int x = 0; x < picture.width(); x++) {
+                found.add((int) grey.at(x, y));
             }
         }
-        List<Double> sorted = found.stream().sorted().toList();
-        sorted.forEach(v -> numbers.put(v, numbers.size() + 1));
-        return sorted.stream().map(v -> "value " + v.longValue()).toList();
+        found.forEach(v -> numbers.put(v, numbers.size() + 1));
+        return found.stream().map(v -> "value " + v).toList();
     }
 
     /** Along one side of the sample the pixel of the picture that counts. */

@@ -30,6 +30,13 @@ public final class GreyChannel {
             this.green = green;
             this.blue = blue;
         }
+
+        /** The grey of one colour, from 0 to 255. */
+        public double of(Rgb colour) {
+            double weighted =
+                    (double) red * colour.red() + (double) green * colour.green() + (double) blue * colour.blue();
+            return weighted / ((double) red + green + blue);
+        }
     }
 
     /** @param rounded to the nearest whole number, where the picture holds whole numbers */

@@ -147,6 +147,18 @@ class MaskPictureTest {
         assertThat(read(colouredGrey()).isClasses()).isFalse();
     }
 
+    /** A colour picture of 16 bits is cut in its own values, by the grey that everything else has. */
+    @Test
+    void coloursOfAnyDepthAreCutOnTheirGrey() {
+        Plane16 ramp = Plane16.of(2, 1, new short[] {(short) 60_000, 20_000});
+        Plane16 flat = Plane16.of(2, 1, new short[] {0, 20_000});
+        Picture picture = Picture.colour(flat, ramp, flat);
+        MaskPicture seen = MaskPicture.of(picture);
+        assertThat(seen.usual().meaning()).isEqualTo(Meaning.CLASSES);
+        Brought mask = seen.read(new How(Meaning.MASK, seen.usual().cut(), false), 2, 1, "");
+        assertThat(chosen(mask)).containsExactly(true, false);
+    }
+
     /** Black and white, but kept as colours. */
     private static Picture colouredGrey() {
         Plane8 plane = (Plane8) grey(i -> square(i) ? 255 : 0).single().orElseThrow();

@@ -1,17 +1,18 @@
 package keentally.desk.bring;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
-import java.util.function.UnaryOperator;
 import keentally.core.method.Method;
 import keentally.core.quantity.PixelSize;
 import keentally.core.region.ObjectSet;
 import keentally.core.run.Run;
 import keentally.core.run.RunFault;
+import keentally.core.run.Sample;
 import keentally.core.step.State;
 import keentally.core.trial.OtherDefinitions;
 import keentally.core.trial.OtherDefinitions.Other;
@@ -63,7 +64,7 @@ final class TableModel {
      */
     record Outcome(List<Row> rows, List<String> unknown, double left, List<Tried> tried) {}
 
-    private record Asked(String name, double theirs, String sampleId, Method method, TrialRuns.Reading reading) {}
+    private record Asked(String name, double theirs, Method method, TrialRuns.Reading reading) {}
 
     /** Runs the methods of the samples that the table names; told on the interface thread. */
     void hold(PastedTable table, int column, Ours what, Consumer<Outcome> then) {
@@ -78,20 +79,22 @@ final class TableModel {
                     .ifPresent(theirs -> asked.add(new Asked(
                             sample.name(),
                             theirs,
-                            id,
                             study.methodOn(id, sample.method()),
                             trials.reading(study, id, sample.method()))));
         }
         List<String> unknown = table.unknown(names);
         desk.job(Texts.of("job.table"), job -> {
-            List<Row> rows = rows(asked, what, m -> m, trials, job.cancel());
-            List<Tried> tried = new ArrayList<>();
-            for (Other other : others(asked)) {
-                job.cancel().check();
-                double left = left(rows(asked, what, m -> same(m, other), trials, job.cancel()));
-                tried.add(new Tried(told(other), left));
+            List<Other> others = others(asked);
+            double[] left = new double[others.size()];
+            List<Row> rows = new ArrayList<>();
+            for (Asked one : asked) {
+                rows.add(held(one, what, others, left, trials, job.cancel()));
             }
-            tried.sort((a, b) -> Double.compare(a.left, b.left));
+            List<Tried> tried = new ArrayList<>();
+            for (int i = 0; i < left.length; i++) {
+                tried.add(new Tried(told(others.get(i)), left[i]));
+            }
+            tried.sort(Comparator.comparingDouble(Tried::left));
             Outcome outcome = new Outcome(rows, unknown, left(rows), tried);
             ui.execute(() -> then.accept(outcome));
         });
@@ -126,16 +129,25 @@ final class TableModel {
                 .sum();
     }
 
-    private static List<Row> rows(
-            List<Asked> asked, Ours what, UnaryOperator<Method> how, TrialRuns trials, Cancel cancel) {
-        return asked.stream()
-                .map(a -> new Row(a.name, a.theirs, ours(a, what, how.apply(a.method), trials, cancel)))
-                .toList();
+    /** One sample, its picture read once. @param left where the differences that each definition leaves are added */
+    private static Row held(
+            Asked asked, Ours what, List<Other> others, double[] left, TrialRuns trials, Cancel cancel) {
+        try {
+            Sample sample = asked.reading.ready(cancel).made();
+            Row row = new Row(asked.name, asked.theirs, ours(sample, what, asked.method, trials, cancel));
+            for (int i = 0; i < left.length; i++) {
+                OptionalDouble found = ours(sample, what, same(asked.method, others.get(i)), trials, cancel);
+                left[i] += Math.abs(found.orElse(asked.theirs) - asked.theirs);
+            }
+            return row;
+        } catch (FileFault | IllegalArgumentException e) {
+            return new Row(asked.name, asked.theirs, OptionalDouble.empty()); // stands there as nothing found
+        }
     }
 
-    private static OptionalDouble ours(Asked asked, Ours what, Method method, TrialRuns trials, Cancel cancel) {
+    private static OptionalDouble ours(Sample sample, Ours what, Method method, TrialRuns trials, Cancel cancel) {
         try {
-            Run run = trials.run(method, asked.reading.ready(cancel).made(), Integer.MAX_VALUE, cancel);
+            Run run = trials.run(method, sample, Integer.MAX_VALUE, cancel);
             State end = trials.ending(run, cancel);
             PixelSize size = PixelSize.of(method.unit(), end.scale());
             return switch (what) {
@@ -149,7 +161,7 @@ final class TableModel {
                                     100.0 * m.count() / end.field().pixels()))
                             .orElse(OptionalDouble.empty());
             };
-        } catch (RunFault | FileFault | IllegalArgumentException e) {
+        } catch (RunFault e) {
             return OptionalDouble.empty(); // stands there as nothing found
         }
     }

@@ -1,5 +1,6 @@
 package keentally.desk.tally;
 
+import java.awt.image.BufferedImage;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -8,7 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
-import java.util.function.Consumer;
+import java.util.function.BiConsumer;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -41,6 +42,7 @@ import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
 import keentally.study.plot.DifferencePlot;
+import keentally.study.plot.PlotLook;
 import keentally.study.run.SampleRun;
 
 /** A count held against the objects that the method found, or against another counter's; every disagreement can be gone to. */
@@ -226,8 +228,10 @@ public final class AgreementModel {
     /**
      * Counts of every sample that was counted, held against the same thing, told on the interface thread; samples where that cannot be had
      * are left out and named.
+     *
+     * @param look of the plot's picture
      */
-    void overAll(Consumer<DifferencePlot> then) {
+    void overAll(PlotLook look, BiConsumer<DifferencePlot, BufferedImage> then) {
         DeskModel desk = tally.desk();
         Study study = desk.study().get();
         String mine = tally.counter().get();
@@ -264,13 +268,13 @@ public final class AgreementModel {
                                 n -> pairs.add(new CountDifferences.Pair(one.sample, one.first, n)),
                                 () -> left.add(one.sample));
             }
+            DifferencePlot plot = new DifferencePlot(CountDifferences.of(pairs), first, second);
+            Optional<BufferedImage> picture = pairs.isEmpty() ? Optional.empty() : Optional.of(plot.image(look));
             tally.ui().execute(() -> {
                 if (!left.isEmpty()) {
                     desk.say(Texts.of("differences.left", String.join(", ", left)));
                 }
-                if (!pairs.isEmpty()) {
-                    then.accept(new DifferencePlot(CountDifferences.of(pairs), first, second));
-                }
+                picture.ifPresent(p -> then.accept(plot, p));
             });
         });
     }

@@ -20,6 +20,7 @@ import keentally.core.words.Figures;
 import keentally.desk.look.AmountField;
 import keentally.desk.look.KindSteps;
 import keentally.desk.look.Pieces;
+import keentally.desk.look.PlotImages;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.study.plot.DifferencePlot;
@@ -92,7 +93,9 @@ final class AgreementSection extends VBox {
                         Pieces.button(
                                 "agreement-over-all",
                                 "agreement.over-all",
-                                () -> model.overAll(plot -> DifferencesDialog.show(getScene(), plot, saving))));
+                                () -> model.overAll(
+                                        PlotImages.look(PlotImages.isDark(getScene())),
+                                        (plot, picture) -> DifferencesDialog.show(getScene(), plot, picture, saving))));
         model.outcome().addListener(o -> fill());
         model.kind().addListener(o -> fill());
         model.at().addListener(o -> fill());

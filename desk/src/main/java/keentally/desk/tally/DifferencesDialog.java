@@ -1,5 +1,6 @@
 package keentally.desk.tally;
 
+import java.awt.image.BufferedImage;
 import java.util.function.Consumer;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
@@ -20,9 +21,12 @@ final class DifferencesDialog {
 
     private DifferencesDialog() {}
 
-    /** @param saving asks for a file's name and writes the plot into it */
-    static void show(Scene owner, DifferencePlot plot, Consumer<DifferencePlot> saving) {
-        ImageView picture = new ImageView(PlotImages.of(plot.image(PlotImages.look(PlotImages.isDark(owner)))));
+    /**
+     * @param drawn the plot in the theme's colours
+     * @param saving asks for a file's name and writes the plot into it
+     */
+    static void show(Scene owner, DifferencePlot plot, BufferedImage drawn, Consumer<DifferencePlot> saving) {
+        ImageView picture = new ImageView(PlotImages.of(drawn));
         picture.setFitWidth(WIDTH);
         picture.setPreserveRatio(true);
         picture.setId("differences-plot");
