@@ -21,6 +21,7 @@ public final class SpeedTable {
         row("movedThresholdPainted", "moved threshold: mask and overlay painted", "33");
         row("movedThresholdCounted", "moved threshold: whole method, no split", "250");
         row("stageFitted", "stage redraw, whole picture, outlines", "8");
+        row("stageTwice", "redraw of both of two views, whole picture, outlines", "7");
         row("stageEnlarged", "stage redraw, enlarged, outlines", "8");
         row("histogramAndRules8", "histogram and automatic rules (Otsu), 8 bit", "25");
         row("histogramAndRules16", "histogram and automatic rules (Otsu), 16 bit", "60");

@@ -204,6 +204,13 @@ public class TwelveMegapixels extends TwoThreads {
         return StageComposer.compose(layers(), view, work);
     }
 
+    /** Both of two views, one after the other; the desk paints them at the same time. */
+    @Benchmark
+    public int stageTwice() {
+        Viewport view = Viewport.fit(Drawn.WIDTH, Drawn.HEIGHT, 385, 560);
+        return StageComposer.compose(layers(), view, work).length + StageComposer.compose(layers(), view, work).length;
+    }
+
     @Benchmark
     public int[] stageEnlarged() {
         return StageComposer.compose(layers(), new Viewport(1000, 1000, 3, 770, 560), work);

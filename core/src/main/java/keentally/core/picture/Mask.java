@@ -133,6 +133,27 @@ public final class Mask implements HoldsBuffers {
         return sum;
     }
 
+    /**
+     * Adds to each place how many pixels of a row are set left of a column; for many columns faster than one by one.
+     *
+     * @param columns ascending, each from 0 to the width
+     */
+    public void addCountsBefore(int y, int[] columns, int[] into) {
+        int before = 0;
+        int i = 0;
+        for (int word = 0; word < stride; word++) {
+            long bits = words[y * stride + word];
+            int end = word + 1 << 6;
+            for (; i < into.length && columns[i] < end; i++) {
+                into[i] += before + Long.bitCount(bits & (1L << columns[i]) - 1);
+            }
+            before += Long.bitCount(bits);
+        }
+        for (; i < into.length; i++) {
+            into[i] += before;
+        }
+    }
+
     /** The first set pixel at or right of {@code x} in row {@code y}; the width where there is none. */
     public int nextSet(int y, int x) {
         return next(y, x, 0);

@@ -184,8 +184,10 @@ public final class Regions implements HoldsBuffers {
 
     /** The runs in rows [top, bottom) in reading order, each with its region. */
     public void rows(int top, int bottom, OwnedRunVisitor visitor) {
-        for (int run = rowStart[top]; run < rowStart[bottom]; run++) {
-            visitor.run(owner[run], y[run], from[run], to[run]);
+        for (int row = top; row < bottom; row++) {
+            for (int run = rowStart[row]; run < rowStart[row + 1]; run++) {
+                visitor.run(owner[run], row, from[run], to[run]);
+            }
         }
     }
 

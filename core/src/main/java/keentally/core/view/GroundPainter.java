@@ -113,6 +113,7 @@ final class GroundPainter {
     }
 
     private static int tone(float value, double black, double gain) {
-        return Math.clamp(Math.round((value - black) * gain), 0, 255);
+        double tone = (value - black) * gain;
+        return tone >= 255 ? 255 : tone > 0 ? (int) (tone + 0.5) : 0;
     }
 }

@@ -29,10 +29,9 @@ public final class StageComposer {
     private final int[] buffer;
     private final GroundPainter ground;
 
-    /** The picture columns that each window column spans, at least one. */
-    private final int[] lefts;
+    /** The picture column at the left edge of each window column, and behind the last. */
+    private final int[] edges;
 
-    private final int[] rights;
     private final int width;
     private final int height;
 
@@ -47,12 +46,10 @@ public final class StageComposer {
         this.height = view.height();
         this.buffer = new int[width * height];
         this.ground = new GroundPainter(buffer, view, layers.picture());
-        this.lefts = new int[width];
-        this.rights = new int[width];
-        int last = layers.picture().width();
-        for (int i = 0; i < width; i++) {
-            lefts[i] = Math.clamp((int) view.pictureX(i), 0, last - 1);
-            rights[i] = Math.clamp((int) Math.ceil(view.pictureX(i + 1)), lefts[i] + 1, last);
+        this.edges = new int[width + 1];
+        for (int i = 0; i <= width; i++) {
+            edges[i] = Math.clamp(
+                    (int) Math.floor(view.pictureX(i)), 0, layers.picture().width());
         }
     }
 
@@ -215,21 +212,18 @@ public final class StageComposer {
         int top = Math.clamp((int) view.pictureY(j), 0, mask.height() - 1);
         int bottom = Math.clamp((int) Math.ceil(view.pictureY(j + 1)), top + 1, mask.height());
         int skip = Math.max(1, (bottom - top) / ROWS_SAMPLED);
+        int[] before = new int[width + 1];
+        int rows = 0;
+        for (int y = top; y < bottom; y += skip) {
+            mask.addCountsBefore(y, edges, before);
+            rows++;
+        }
         for (int i = 0; i < width; i++) {
-            if (columns[i] < 0) {
-                continue;
-            }
-            int left = lefts[i];
-            int right = rights[i];
-            int set = 0;
-            int seen = 0;
-            for (int y = top; y < bottom; y += skip) {
-                set += mask.count(y, left, right);
-                seen += right - left;
-            }
-            int colour = set > 0 ? ink.at(i, j) : 0;
+            int set = before[i + 1] - before[i];
+            int colour = columns[i] >= 0 && set > 0 ? ink.at(i, j) : 0;
             if (colour != 0) {
-                buffer[j * width + i] = Inks.mix(buffer[j * width + i], colour, opacity * set / seen);
+                int share = opacity * set / (rows * (edges[i + 1] - edges[i]));
+                buffer[j * width + i] = Inks.mix(buffer[j * width + i], colour, share);
             }
         }
     }
@@ -283,12 +277,13 @@ public final class StageComposer {
 
     /** Whether a pixel within {@code reach} along a row or column belongs to something else. */
     private boolean isEdge(int[] raster, int i, int j, int reach) {
-        int own = raster[j * width + i];
+        int at = j * width + i;
+        int own = raster[at];
         for (int d = 1; d <= reach; d++) {
-            if (i >= d && raster[j * width + i - d] != own
-                    || i + d < width && raster[j * width + i + d] != own
-                    || j >= d && raster[(j - d) * width + i] != own
-                    || j + d < height && raster[(j + d) * width + i] != own) {
+            if (i >= d && raster[at - d] != own
+                    || i + d < width && raster[at + d] != own
+                    || j >= d && raster[at - d * width] != own
+                    || j + d < height && raster[at + d * width] != own) {
                 return true;
             }
         }

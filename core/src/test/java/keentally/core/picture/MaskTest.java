@@ -3,6 +3,7 @@ package keentally.core.picture;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.Arrays;
 import java.util.stream.Stream;
 import keentally.core.Chance;
 import org.junit.jupiter.api.Test;
@@ -13,6 +14,27 @@ import org.junit.jupiter.params.provider.MethodSource;
 class MaskTest {
     static Stream<Arguments> seeds() {
         return Chance.seeds(200);
+    }
+
+    @ParameterizedTest
+    @MethodSource("seeds")
+    void countsBeforeManyColumnsAreThoseBeforeEach(long seed) {
+        Chance chance = new Chance(seed);
+        int width = seed % 3 == 0 ? 64 * chance.between(1, 3) : chance.between(1, 200);
+        Mask mask = chance.mask(width, 2);
+        int[] columns = new int[chance.between(1, 20)];
+        for (int i = 0; i < columns.length; i++) {
+            columns[i] = chance.below(width + 1);
+        }
+        Arrays.sort(columns);
+        columns[columns.length - 1] = width;
+        int[] counts = new int[columns.length];
+        mask.addCountsBefore(0, columns, counts);
+        mask.addCountsBefore(1, columns, counts);
+        assertThat(counts)
+                .containsExactly(Arrays.stream(columns)
+                        .map(x -> mask.count(0, 0, x) + mask.count(1, 0, x))
+                        .toArray());
     }
 
     @ParameterizedTest
