@@ -4,7 +4,10 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.TreeMap;
 import java.util.concurrent.Callable;
+import keentally.core.measure.SampleNumber;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
 import keentally.core.method.MethodStep;
@@ -18,6 +21,7 @@ import keentally.study.method.MethodFile;
 import keentally.study.result.BatchRun;
 import keentally.study.result.PictureOrder;
 import keentally.study.result.RunOrder;
+import keentally.study.run.TypedNumbers;
 import keentally.study.run.Weighing;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -79,6 +83,12 @@ final class RunCommand implements Callable<Integer> {
                     "Density of a phase by its name or number, in any one unit; 1 when left out. May be repeated.")
     private Map<String, Double> densities = Map.of();
 
+    @Option(
+            names = "--number",
+            paramLabel = "NAME=N",
+            description = "A number for the method's formulas, such as dilution=10. May be repeated.")
+    private Map<String, Double> numbers = Map.of();
+
     @Option(names = "--jobs", paramLabel = "N", defaultValue = "1", description = "Pictures at the same time.")
     private int jobs;
 
@@ -96,8 +106,10 @@ final class RunCommand implements Callable<Integer> {
                 throw new IllegalArgumentException(
                         "--density stands beside --mass: densities share out what a sample weighs");
             }
-            Weighing weighing = new Weighing(Optional.ofNullable(mass).map(Mass::of), densities);
-            order = new RunOrder(read(method), samples, out, jobs, true, weighing);
+            Weighing weighing = new Weighing(Optional.ofNullable(mass).map(Mass::of), densities, true);
+            numbers.keySet().forEach(SampleNumber::checkTyped);
+            TypedNumbers typed = new TypedNumbers(OptionalDouble.empty(), new TreeMap<>(numbers));
+            order = new RunOrder(read(method), samples, out, jobs, true, weighing, typed);
         } catch (IllegalArgumentException e) {
             throw new ParameterException(spec.commandLine(), "Wrong option: " + e.getMessage() + ".");
         }

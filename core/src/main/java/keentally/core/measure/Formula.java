@@ -1,9 +1,12 @@
 package keentally.core.measure;
 
+import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.ToDoubleFunction;
+import java.util.stream.Collectors;
 import keentally.core.quantity.PixelSize;
 import keentally.core.quantity.Scale;
 
@@ -34,15 +37,12 @@ public final class Formula {
      * @throws IllegalArgumentException in a sentence that says what is wrong where
      */
     public static Formula of(String text) {
-        FormulaNode root = new FormulaParser(text).whole();
+        FormulaNode root = new FormulaParser(text, Vocabulary.OF_OBJECTS).whole();
         if (root.isQuestion()) {
             throw new IllegalArgumentException("\"" + text + "\" asks a question, where a number is wanted");
         }
         Formula formula = new Formula(text.strip(), root);
-        if (formula.kind.length() != Math.rint(formula.kind.length())) {
-            throw new IllegalArgumentException(
-                    "\"" + text + "\" is " + formula.kind.said() + ", which has no unit to be shown in");
-        }
+        formula.kind.check(text);
         return formula;
     }
 
@@ -52,7 +52,7 @@ public final class Formula {
      * @throws IllegalArgumentException in a sentence that says what is wrong where
      */
     public static Formula question(String text) {
-        FormulaNode root = new FormulaParser(text).whole();
+        FormulaNode root = new FormulaParser(text, Vocabulary.OF_OBJECTS).whole();
         if (!root.isQuestion()) {
             throw new IllegalArgumentException(
                     "\"" + text + "\" is a number, where a question such as \"area > 35 um2\" is wanted");
@@ -66,14 +66,18 @@ public final class Formula {
 
     /** The measure that the formula is, where it is nothing else. */
     Optional<Measure> onlyMeasure() {
-        return root instanceof FormulaNode.MeasureValue m ? Optional.of(m.measure()) : Optional.empty();
+        return root instanceof FormulaNode.Named(Term.OfObject(Measure measure))
+                ? Optional.of(measure)
+                : Optional.empty();
     }
 
     /** The measures that it needs. */
     public Set<Measure> measures() {
-        Set<Measure> used = EnumSet.noneOf(Measure.class);
-        root.addMeasures(used);
-        return used;
+        List<Term> terms = new ArrayList<>();
+        root.addTerms(terms);
+        return terms.stream()
+                .map(t -> ((Term.OfObject) t).measure())
+                .collect(Collectors.toCollection(() -> EnumSet.noneOf(Measure.class)));
     }
 
     /**
@@ -83,7 +87,7 @@ public final class Formula {
      * @throws keentally.core.quantity.MissingScaleException where a number has a real unit and there is no scale
      */
     public double value(ToDoubleFunction<Measure> of, Optional<Scale> scale) {
-        double value = root.value(new FormulaNode.Inputs(of, PixelSize.PIXELS, scale));
+        double value = root.value(inputs(of, PixelSize.PIXELS, scale));
         return Double.isInfinite(value) ? Double.NaN : value;
     }
 
@@ -95,7 +99,11 @@ public final class Formula {
      * @throws keentally.core.quantity.MissingScaleException where a number has a real unit and there is no scale
      */
     public boolean holds(ToDoubleFunction<Measure> of, PixelSize told, Optional<Scale> scale) {
-        return root.value(new FormulaNode.Inputs(of, told, scale)) == 1;
+        return root.value(inputs(of, told, scale)) == 1;
+    }
+
+    private static FormulaNode.Inputs inputs(ToDoubleFunction<Measure> of, PixelSize told, Optional<Scale> scale) {
+        return new FormulaNode.Inputs(t -> of.applyAsDouble(((Term.OfObject) t).measure()), told, scale);
     }
 
     /** As it was written. */

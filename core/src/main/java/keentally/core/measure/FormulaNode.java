@@ -2,7 +2,6 @@ package keentally.core.measure;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.DoubleBinaryOperator;
 import java.util.function.DoubleUnaryOperator;
 import java.util.function.ToDoubleFunction;
@@ -15,10 +14,10 @@ sealed interface FormulaNode {
     /**
      * What a formula is worked out from.
      *
-     * @param of each measure in pixels
+     * @param of what each word stands for, in pixels
      * @param told the unit to work in
      */
-    record Inputs(ToDoubleFunction<Measure> of, PixelSize told, Optional<Scale> scale) {}
+    record Inputs(ToDoubleFunction<Term> of, PixelSize told, Optional<Scale> scale) {}
 
     Kind kind();
 
@@ -28,27 +27,27 @@ sealed interface FormulaNode {
         return false;
     }
 
-    default void addMeasures(Set<Measure> into) {
-        parts().forEach(p -> p.addMeasures(into));
+    default void addTerms(List<Term> into) {
+        parts().forEach(p -> p.addTerms(into));
     }
 
     List<FormulaNode> parts();
 
-    /** A measure by its id. */
-    record MeasureValue(Measure measure) implements FormulaNode {
+    /** What a word stands for. */
+    record Named(Term term) implements FormulaNode {
         @Override
         public Kind kind() {
-            return Kind.of(measure.dimension());
+            return term.kind();
         }
 
         @Override
         public double value(Inputs given) {
-            return measure.told(given.of.applyAsDouble(measure), given.told);
+            return given.told.power(given.of.applyAsDouble(term), kind().length());
         }
 
         @Override
-        public void addMeasures(Set<Measure> into) {
-            into.add(measure);
+        public void addTerms(List<Term> into) {
+            into.add(term);
         }
 
         @Override

@@ -1,7 +1,5 @@
 package keentally.core.measure;
 
-import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.function.DoubleBinaryOperator;
@@ -13,19 +11,16 @@ import keentally.core.quantity.Limit;
 
 /**
  * Reads formulas from left to right: or, and, not, comparisons, sums, products, powers, each binding tighter than the one before.
- * A word is the longest measure's id that stands there, so that {@code feret-max-feret-min} is a difference.
+ * What a word stands for is its {@link Vocabulary}'s to say.
  */
 final class FormulaParser {
     private static final Pattern NUMBER = Pattern.compile(
             "((?:\\d+\\.?\\d*|\\.\\d+)(?:[eE][+-]?\\d{1,3})?)(?:\\s*(px|nm|um|µm|mm|cm)(2|²)?)?(?![A-Za-z0-9])");
-    private static final Pattern WORD = Pattern.compile("[A-Za-z][A-Za-z0-9-]*");
+    private static final Pattern WORD = Pattern.compile("\\p{L}[\\p{L}\\p{Nd}-]*");
     private static final List<String> COMPARISONS = List.of("<=", ">=", "<", ">", "=");
     private static final Map<String, DoubleUnaryOperator> PLAIN_ONLY =
             Map.of("ln", StrictMath::log, "log10", StrictMath::log10, "exp", StrictMath::exp);
     private static final Map<String, DoubleBinaryOperator> OF_TWO = Map.of("min", Math::min, "max", Math::max);
-    private static final List<Measure> LONGEST_FIRST = Arrays.stream(Measure.values())
-            .sorted(Comparator.comparingInt((Measure m) -> -m.id().length()).thenComparing(Measure::id))
-            .toList();
 
     /** More than anybody writes, and less than a stack can hold. */
     private static final int LONGEST = 2_000;
@@ -33,11 +28,13 @@ final class FormulaParser {
     private static final int DEEPEST = 60;
 
     private final String text;
+    private final Vocabulary words;
     private int at;
     private int depth;
 
-    FormulaParser(String text) {
+    FormulaParser(String text, Vocabulary words) {
         this.text = text;
+        this.words = words;
     }
 
     private FormulaNode inside(Supplier<FormulaNode> part) {
@@ -255,7 +252,7 @@ final class FormulaParser {
         String rest = rest();
         Matcher word = WORD.matcher(rest);
         if (!word.lookingAt()) {
-            throw wrong("expected a number, a measure or a bracket");
+            throw wrong("expected a number, " + words.what() + " or a bracket");
         }
         String name = word.group();
         boolean called = rest.substring(name.length()).stripLeading().startsWith("(");
@@ -272,20 +269,9 @@ final class FormulaParser {
             at += 2;
             return new FormulaNode.Amount(new Limit.Plain(Math.PI), Kind.PLAIN);
         }
-        for (Measure measure : LONGEST_FIRST) {
-            if (begins(rest, measure.id())) {
-                at += measure.id().length();
-                return new FormulaNode.MeasureValue(measure);
-            }
-        }
-        throw new IllegalArgumentException(
-                "there is no measure '" + name + "'; 'measures' lists them, and the menu Columns has them by title");
-    }
-
-    /** Whether an id stands there by itself, or with a minus behind it. */
-    private static boolean begins(String rest, String id) {
-        return rest.startsWith(id)
-                && (rest.length() == id.length() || !Character.isLetterOrDigit(rest.charAt(id.length())));
+        Vocabulary.Taken taken = words.take(rest);
+        at += taken.length();
+        return new FormulaNode.Named(taken.term());
     }
 
     private FormulaNode function(String name) {

@@ -1,29 +1,34 @@
 package keentally.core.measure;
 
+import java.util.ArrayList;
+import java.util.List;
+import keentally.core.quantity.Amounts;
 import keentally.core.quantity.LengthUnit;
 
 /**
- * What a number worked out from measures is made of: how often lengths, values of the signal, and angles are multiplied into it.
+ * What a number worked out from others is made of: how often lengths, values of the signal, angles and masses are multiplied into it.
  *
  * @param length 1 for a length, 2 for an area, −1 for one over a length
  * @param signal 1 for brightness
  * @param angle 1 for an angle
+ * @param mass 1 for a mass, in grams
  */
-record Kind(double length, double signal, double angle) {
-    static final Kind PLAIN = new Kind(0, 0, 0);
+record Kind(double length, double signal, double angle, double mass) {
+    static final Kind PLAIN = new Kind(0, 0, 0, 0);
+    static final Kind MASS = new Kind(0, 0, 0, 1);
 
     static Kind of(Dimension dimension) {
         return switch (dimension) {
-            case LENGTH -> new Kind(1, 0, 0);
-            case AREA -> new Kind(2, 0, 0);
-            case SIGNAL -> new Kind(0, 1, 0);
-            case ANGLE -> new Kind(0, 0, 1);
+            case LENGTH -> new Kind(1, 0, 0, 0);
+            case AREA -> new Kind(2, 0, 0, 0);
+            case SIGNAL -> new Kind(0, 1, 0, 0);
+            case ANGLE -> new Kind(0, 0, 1, 0);
             case NONE, FLAG -> PLAIN;
         };
     }
 
     Kind times(Kind other) {
-        return new Kind(length + other.length, signal + other.signal, angle + other.angle);
+        return new Kind(length + other.length, signal + other.signal, angle + other.angle, mass + other.mass);
     }
 
     Kind over(Kind other) {
@@ -31,30 +36,58 @@ record Kind(double length, double signal, double angle) {
     }
 
     Kind power(double exponent) {
-        return new Kind(length * exponent, signal * exponent, angle * exponent);
+        return new Kind(length * exponent, signal * exponent, angle * exponent, mass * exponent);
     }
 
     boolean isPlain() {
         return equals(PLAIN);
     }
 
-    /** As in names of columns: {@code um2}, {@code per_um}, {@code deg}, or nothing. */
-    String unitId(LengthUnit unit) {
-        if (length != 0) {
-            String power = Math.abs(length) == 1 ? "" : String.valueOf((int) Math.abs(length));
-            return (length < 0 ? "per_" : "") + unit.id() + power;
+    /** @throws IllegalArgumentException where there is no unit that such a number could be shown in */
+    void check(String formula) {
+        if (length != Math.rint(length) || mass != Math.rint(mass)) {
+            throw new IllegalArgumentException(
+                    "\"" + formula + "\" is " + said() + ", which has no unit to be shown in");
         }
-        return angle == 1 ? "deg" : "";
     }
 
-    /** As on screen: µm², 1/µm, °, or nothing. */
-    String unitSymbol(LengthUnit unit) {
-        if (length != 0) {
-            int power = (int) Math.abs(length);
-            String raised = power == 1 ? "" : power == 2 ? "²" : power == 3 ? "³" : "^" + power;
-            return (length < 0 ? "1/" : "") + unit.symbol() + raised;
+    /** As in names of columns: {@code um2}, {@code per_um}, {@code g_per_mm2}, {@code deg}, or nothing. */
+    String unitId(LengthUnit unit) {
+        List<String> over = new ArrayList<>();
+        List<String> under = new ArrayList<>();
+        add(mass, "g", true, over, under);
+        add(length, unit.id(), true, over, under);
+        if (over.isEmpty() && under.isEmpty()) {
+            return angle == 1 ? "deg" : "";
         }
-        return angle == 1 ? "°" : "";
+        String per = under.isEmpty() ? "" : "per_" + String.join("_", under);
+        return String.join("_", over) + (over.isEmpty() || under.isEmpty() ? "" : "_") + per;
+    }
+
+    /** As on screen: µm², 1/µm, g/mm², °, or nothing. */
+    String unitSymbol(LengthUnit unit) {
+        List<String> over = new ArrayList<>();
+        List<String> under = new ArrayList<>();
+        add(mass, "g", false, over, under);
+        add(length, unit.symbol(), false, over, under);
+        if (over.isEmpty() && under.isEmpty()) {
+            return angle == 1 ? "°" : "";
+        }
+        String per = under.isEmpty() ? "" : "/" + String.join("/", under);
+        return (over.isEmpty() ? "1" : String.join("·", over)) + per;
+    }
+
+    private static void add(double power, String unit, boolean plain, List<String> over, List<String> under) {
+        if (power != 0) {
+            (power > 0 ? over : under).add(unit + raised((int) Math.abs(power), plain));
+        }
+    }
+
+    private static String raised(int power, boolean plain) {
+        if (power == 1) {
+            return "";
+        }
+        return plain ? String.valueOf(power) : power == 2 ? "²" : power == 3 ? "³" : "^" + power;
     }
 
     /** In words, for complaints. */
@@ -74,7 +107,20 @@ record Kind(double length, double signal, double angle) {
         if (equals(of(Dimension.SIGNAL))) {
             return "brightness";
         }
-        return "something of length to the power " + keentally.core.quantity.Amounts.text(length)
-                + (signal == 0 ? "" : " and brightness to the power " + keentally.core.quantity.Amounts.text(signal));
+        if (equals(MASS)) {
+            return "a mass";
+        }
+        List<String> parts = new ArrayList<>();
+        part(length, "length", parts);
+        part(signal, "brightness", parts);
+        part(angle, "an angle", parts);
+        part(mass, "mass", parts);
+        return "something of " + String.join(" and ", parts);
+    }
+
+    private static void part(double power, String what, List<String> parts) {
+        if (power != 0) {
+            parts.add(what + " to the power " + Amounts.text(power));
+        }
     }
 }

@@ -19,6 +19,7 @@ public enum Measure implements Column {
             "filled-area", Group.SIZE, Dimension.AREA, m -> m.filled().mask().count()),
     HULL_AREA("hull-area", Group.SIZE, Dimension.AREA, m -> m.hull().area()),
     PERIMETER("perimeter", Group.SIZE, Dimension.LENGTH, m -> m.perimeter()),
+    SIDE_PERIMETER("side-perimeter", Group.SIZE, Dimension.LENGTH, m -> m.sides()),
     ECD("ecd", Group.SIZE, Dimension.LENGTH, m -> 2 * Math.sqrt(m.pixels() / Math.PI)),
     FERET_MAX("feret-max", Group.SIZE, Dimension.LENGTH, m -> m.hull().longest()),
     FERET_MIN("feret-min", Group.SIZE, Dimension.LENGTH, m -> m.hull().narrowest()),
@@ -27,6 +28,7 @@ public enum Measure implements Column {
     OUTER_CIRCLE("outer-circle", Group.SIZE, Dimension.LENGTH, m -> EnclosingCircle.diameter(m.hull())),
     SKELETON_LENGTH("skeleton-length", Group.SIZE, Dimension.LENGTH, m -> m.skeletonLength()),
     CIRCULARITY("circularity", shape(m -> 4 * Math.PI * m.pixels() / (m.perimeter() * m.perimeter()))),
+    SIDE_CIRCULARITY("side-circularity", shape(m -> 4 * Math.PI * m.pixels() / (m.sides() * m.sides()))),
     ROUNDNESS(
             "roundness",
             shape(m -> 4 * m.pixels() / (Math.PI * Math.pow(m.hull().longest(), 2)))),

@@ -179,6 +179,11 @@ final class MeasuredObject {
         return perimeter;
     }
 
+    /** How many sides of pixels lie between in and out. */
+    double sides() {
+        return 2.0 * (end - first) + 2.0 * (pixels - pairs(0));
+    }
+
     /** Number of pixels that have another one of the object in the next row, {@code shift} to the right. */
     private long pairs(int shift) {
         long sum = 0;

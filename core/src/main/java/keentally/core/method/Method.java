@@ -11,6 +11,7 @@ import java.util.stream.Stream;
 import keentally.core.measure.Column;
 import keentally.core.measure.Measure;
 import keentally.core.measure.OwnColumn;
+import keentally.core.measure.SampleNumber;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
@@ -26,6 +27,7 @@ import keentally.core.step.Steps;
  * @param steps ids differ
  * @param measures the columns of the table of objects, at least one
  * @param own columns that come after them, their names all different
+ * @param numbers of a sample as a whole, their names all different
  * @param signal the channel of the original that brightness is taken from, or {@value State#PREPARED}
  */
 public record Method(
@@ -34,6 +36,7 @@ public record Method(
         List<MethodStep> steps,
         List<Measure> measures,
         List<OwnColumn> own,
+        List<SampleNumber> numbers,
         String signal) {
     public static final List<Measure> USUAL_MEASURES =
             List.of(Measure.AREA, Measure.ECD, Measure.CIRCULARITY, Measure.MEAN);
@@ -42,8 +45,12 @@ public record Method(
         steps = List.copyOf(steps);
         measures = List.copyOf(measures);
         own = List.copyOf(own);
+        numbers = List.copyOf(numbers);
         if (own.stream().map(OwnColumn::name).distinct().count() < own.size()) {
             throw new IllegalArgumentException("the names of a method's own columns must differ");
+        }
+        if (numbers.stream().map(SampleNumber::name).distinct().count() < numbers.size()) {
+            throw new IllegalArgumentException("the names of a method's numbers must differ");
         }
         if (measures.isEmpty()) {
             throw new IllegalArgumentException("a method needs at least one measure");
@@ -55,7 +62,7 @@ public record Method(
 
     /** No step yet. */
     public static Method empty(String name, LengthUnit unit) {
-        return new Method(name, unit, List.of(), USUAL_MEASURES, List.of(), "grey");
+        return new Method(name, unit, List.of(), USUAL_MEASURES, List.of(), List.of(), "grey");
     }
 
     /** The position of a step, from 0, or −1. */
@@ -151,27 +158,39 @@ public record Method(
 
     /** With other steps in place of all. */
     public Method with(List<MethodStep> changed) {
-        return new Method(name, unit, changed, measures, own, signal);
+        return new Method(name, unit, changed, measures, own, numbers, signal);
     }
 
     /** Under another name. */
     public Method named(String other) {
-        return new Method(other, unit, steps, measures, own, signal);
+        return new Method(other, unit, steps, measures, own, numbers, signal);
     }
 
     /** With results in another unit of length. */
     public Method in(LengthUnit other) {
-        return new Method(name, other, steps, measures, own, signal);
+        return new Method(name, other, steps, measures, own, numbers, signal);
     }
 
     /** With other measures in its table. */
     public Method measuring(List<Measure> others) {
-        return new Method(name, unit, steps, others, own, signal);
+        return new Method(name, unit, steps, others, own, numbers, signal);
     }
 
-    /** With other columns of the person's own. */
+    /**
+     * With other columns of the person's own.
+     *
+     * @throws IllegalArgumentException where a number of the sample is about a column that is gone
+     */
     public Method withOwn(List<OwnColumn> others) {
-        return new Method(name, unit, steps, measures, others, signal);
+        List<SampleNumber> anew = numbers.stream()
+                .map(n -> SampleNumber.of(n.name(), n.formula(), others, n.limits()))
+                .toList();
+        return new Method(name, unit, steps, measures, others, anew, signal);
+    }
+
+    /** With other numbers of the sample. */
+    public Method withNumbers(List<SampleNumber> others) {
+        return new Method(name, unit, steps, measures, own, others, signal);
     }
 
     /** All columns of the table of objects: its measures, then its own. */
@@ -180,16 +199,30 @@ public record Method(
                 .toList();
     }
 
+    /** What the numbers of the sample have statistics of. */
+    public List<Column> statistics() {
+        return numbers.stream()
+                .flatMap(n -> n.terms().stream())
+                .flatMap(t -> t.column().stream())
+                .distinct()
+                .toList();
+    }
+
     /** Every measure that is reported, by itself or in a formula. */
     public Set<Measure> measured() {
         EnumSet<Measure> all = EnumSet.copyOf(measures);
-        own.forEach(o -> all.addAll(o.formula().measures()));
+        Stream.concat(own.stream(), statistics().stream()).forEach(c -> {
+            switch (c) {
+                case Measure measure -> all.add(measure);
+                case OwnColumn o -> all.addAll(o.formula().measures());
+            }
+        });
         return all;
     }
 
     /** With brightness measured in another channel of the original, or in the prepared picture. */
     public Method of(String otherSignal) {
-        return new Method(name, unit, steps, measures, own, otherSignal);
+        return new Method(name, unit, steps, measures, own, numbers, otherSignal);
     }
 
     /** The steps up to and with {@code upTo} that are done: those not muted. */

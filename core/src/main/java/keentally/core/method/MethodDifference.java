@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import keentally.core.measure.SampleNumber;
 import keentally.core.setting.Setting;
 
 /** Something in which one method is otherwise than another. */
@@ -31,7 +32,7 @@ public sealed interface MethodDifference {
     /** A step that stands elsewhere. */
     record Moved(MethodStep step, int first, int second) implements MethodDifference {}
 
-    /** What the method says beside its steps. @param what unit, signal or measures, by its name in a file */
+    /** What the method says beside its steps. @param what unit, signal, measures or numbers, by its name in a file */
     record Beside(String what, String first, String second) implements MethodDifference {}
 
     /**
@@ -66,6 +67,7 @@ public sealed interface MethodDifference {
         beside("unit", first.unit().symbol(), second.unit().symbol()).ifPresent(found::add);
         beside("signal", first.signal(), second.signal()).ifPresent(found::add);
         beside("measures", columns(first), columns(second)).ifPresent(found::add);
+        beside("numbers", numbers(first), numbers(second)).ifPresent(found::add);
         return List.copyOf(found);
     }
 
@@ -95,6 +97,11 @@ public sealed interface MethodDifference {
 
     private static Optional<MethodDifference> beside(String what, String first, String second) {
         return first.equals(second) ? Optional.empty() : Optional.of(new Beside(what, first, second));
+    }
+
+    private static String numbers(Method method) {
+        return String.join(
+                ", ", method.numbers().stream().map(SampleNumber::toString).toList());
     }
 
     private static String columns(Method method) {

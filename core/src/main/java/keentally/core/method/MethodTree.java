@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
-import keentally.core.measure.Formula;
 import keentally.core.measure.Measure;
 import keentally.core.measure.OwnColumn;
 import keentally.core.quantity.LengthUnit;
@@ -20,13 +19,11 @@ public final class MethodTree {
     public static final String FORMAT = "keen-tally-method";
     private static final long VERSION = 1;
     private static final Set<String> KEYS =
-            Set.of("format", "version", "name", "unit", "steps", "measures", "columns", "signal");
+            Set.of("format", "version", "name", "unit", "steps", "measures", "columns", "numbers", "signal");
     private static final Set<String> STEP_KEYS = Set.of("step", "id", "muted", "save");
 
     /** More than anybody lays out; checks of the order look at every step for each step. */
     private static final int MOST_STEPS = 300;
-
-    private static final int MOST_COLUMNS = 200;
 
     private MethodTree() {}
 
@@ -43,12 +40,14 @@ public final class MethodTree {
         expect(FORMAT.equals(map.get("format")), "format", "\"" + FORMAT + "\"", map.get("format"));
         Object version = map.get("version");
         expect(version instanceof Number n && n.doubleValue() == VERSION, "version", "the number " + VERSION, version);
+        List<OwnColumn> own = FormulaTree.columns(map.get("columns"));
         Method method = new Method(
                 text(map, "name", "Untitled"),
                 unit(map.get("unit")),
                 steps(map.get("steps")),
                 measures(map.get("measures")),
-                own(map.get("columns")),
+                own,
+                FormulaTree.numbers(map.get("numbers"), own),
                 text(map, "signal", "grey"));
         var refusal = method.refusal();
         if (refusal.isPresent()) {
@@ -57,7 +56,7 @@ public final class MethodTree {
         return method;
     }
 
-    private static void expect(boolean holds, String key, String expected, Object found) throws MethodFault {
+    static void expect(boolean holds, String key, String expected, Object found) throws MethodFault {
         if (!holds) {
             throw new MethodFault("The method's \"" + key + "\" must be " + expected + ", but found "
                     + (found == null ? "nothing" : Setting.found(found)) + ".");
@@ -97,34 +96,7 @@ public final class MethodTree {
         return measures;
     }
 
-    private static List<OwnColumn> own(Object found) throws MethodFault {
-        if (found == null) {
-            return List.of();
-        }
-        expect(found instanceof List<?>, "columns", "a list of columns", found);
-        most("columns", (List<?>) found, MOST_COLUMNS);
-        List<OwnColumn> own = new ArrayList<>();
-        for (Object each : (List<?>) found) {
-            boolean fits = each instanceof Map<?, ?> map
-                    && map.keySet().equals(Set.of("name", "formula"))
-                    && map.get("name") instanceof String
-                    && map.get("formula") instanceof String;
-            expect(fits, "columns", "made of objects with \"name\" and \"formula\"", each);
-            Map<?, ?> map = (Map<?, ?>) each;
-            try {
-                OwnColumn column = new OwnColumn((String) map.get("name"), Formula.of((String) map.get("formula")));
-                boolean twice = own.stream().anyMatch(o -> o.name().equals(column.name()));
-                expect(!twice, "columns", "a list that names each only once", column.name());
-                own.add(column);
-            } catch (IllegalArgumentException e) {
-                throw new MethodFault(
-                        "The method's column \"" + map.get("name") + "\" cannot be: " + e.getMessage() + ".");
-            }
-        }
-        return own;
-    }
-
-    private static void most(String key, List<?> list, int most) throws MethodFault {
+    static void most(String key, List<?> list, int most) throws MethodFault {
         if (list.size() > most) {
             throw new MethodFault("A method may have " + most + " " + key + ", but this one has " + list.size() + ".");
         }
@@ -238,16 +210,12 @@ public final class MethodTree {
         tree.put("steps", method.steps().stream().map(s -> tree(s, whole)).toList());
         tree.put("measures", method.measures().stream().map(Measure::id).toList());
         if (!method.own().isEmpty()) {
-            tree.put("columns", method.own().stream().map(MethodTree::tree).toList());
+            tree.put("columns", method.own().stream().map(FormulaTree::tree).toList());
+        }
+        if (!method.numbers().isEmpty()) {
+            tree.put("numbers", method.numbers().stream().map(FormulaTree::tree).toList());
         }
         tree.put("signal", method.signal());
-        return tree;
-    }
-
-    private static Map<String, Object> tree(OwnColumn column) {
-        Map<String, Object> tree = new LinkedHashMap<>();
-        tree.put("name", column.name());
-        tree.put("formula", column.formula().toString());
         return tree;
     }
 

@@ -2,8 +2,10 @@ package keentally.core.trial;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
+import keentally.core.measure.Measure;
 import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
 import keentally.core.setting.ChoiceSetting;
@@ -12,14 +14,19 @@ import keentally.core.setting.Setting;
 import keentally.core.step.ChannelStep;
 import keentally.core.step.EdgeObjectsStep;
 import keentally.core.step.Flow;
+import keentally.core.step.GateStep;
 import keentally.core.step.LabelStep;
 
 /**
  * A method under definitions that others use, each in one thing otherwise: how colours are weighed for grey, whether that is rounded, by
- * what pixels hang together, and what becomes of objects at the edge. Which of them makes the difference between two tables is found by
+ * what pixels hang together, what becomes of objects at the edge, and how long the outline is that they are gated by. Which of them makes the difference between two tables is found by
  * trying.
  */
 public final class OtherDefinitions {
+    /** Measures that hang on how long an outline is, with what they are where that is told by the sides of pixels. */
+    private static final Map<Measure, Measure> BY_SIDES =
+            Map.of(Measure.PERIMETER, Measure.SIDE_PERIMETER, Measure.CIRCULARITY, Measure.SIDE_CIRCULARITY);
+
     private OtherDefinitions() {}
 
     /**
@@ -63,6 +70,7 @@ public final class OtherDefinitions {
             case ChannelStep.ID ->
                 setting.id().equals("weights") || setting.id().equals("round");
             case EdgeObjectsStep.ID -> setting.id().equals("drop");
+            case GateStep.ID -> setting == GateStep.MEASURE;
             default -> setting.id().equals("neighbours");
         };
     }
@@ -70,6 +78,8 @@ public final class OtherDefinitions {
     private static <T> Stream<Other> others(Method method, MethodStep step, Setting<T> setting) {
         Object now = setting.write(step.values().get(setting));
         List<?> words = switch (setting) {
+            case ChoiceSetting<?> choice
+            when choice == GateStep.MEASURE -> outline(step.values().get(GateStep.MEASURE));
             case ChoiceSetting<?> choice -> (List<?>) choice.limits().get("words");
             case FlagSetting flag -> List.of(true, false);
             default -> List.of();
@@ -77,6 +87,14 @@ public final class OtherDefinitions {
         return words.stream()
                 .filter(w -> !w.equals(now))
                 .map(w -> new Other(method.with(step.id(), step.values().withTree(setting, w)), step, setting, w));
+    }
+
+    /** The measure by the other length of the outline; none for what does not hang on it. */
+    private static List<String> outline(Measure measure) {
+        return BY_SIDES.entrySet().stream()
+                .filter(e -> e.getKey() == measure || e.getValue() == measure)
+                .map(e -> (e.getKey() == measure ? e.getValue() : e.getKey()).id())
+                .toList();
     }
 
     /** Where objects are first asked for. */

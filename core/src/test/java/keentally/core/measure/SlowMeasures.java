@@ -64,6 +64,8 @@ final class SlowMeasures {
             case INNER_CIRCLE -> 2 * depth() - 1;
             case OUTER_CIRCLE -> outerCircle();
             case SKELETON_LENGTH -> skeletonLength();
+            case SIDE_PERIMETER -> sides();
+            case SIDE_CIRCULARITY -> small ? Double.NaN : 4 * Math.PI * n / (sides() * sides());
             case CIRCULARITY -> small ? Double.NaN : 4 * Math.PI * n / (perimeter() * perimeter());
             case ROUNDNESS -> small ? Double.NaN : n / (Math.PI / 4 * feretMax() * feretMax());
             case ASPECT_RATIO -> small ? Double.NaN : axis(1) / axis(-1);
@@ -128,6 +130,15 @@ final class SlowMeasures {
         }
         double degrees = Math.toDegrees(Math.atan2(y, x));
         return Math.hypot(x, y) < 1e-6 ? Double.NaN : degrees < 0 ? degrees + 360 : degrees;
+    }
+
+    private double sides() {
+        return pixels.stream()
+                .mapToInt(p -> (has(p[0] - 1, p[1]) ? 0 : 1)
+                        + (has(p[0] + 1, p[1]) ? 0 : 1)
+                        + (has(p[0], p[1] - 1) ? 0 : 1)
+                        + (has(p[0], p[1] + 1) ? 0 : 1))
+                .sum();
     }
 
     private double percentile(double percent) {

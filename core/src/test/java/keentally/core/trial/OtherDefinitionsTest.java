@@ -39,6 +39,17 @@ class OtherDefinitionsTest {
     }
 
     @Test
+    void gatesOnTheOutlineAreTriedByItsOtherLength() {
+        Method method = Method.empty("m", LengthUnit.PX)
+                .then("threshold", "rule", "otsu")
+                .then("gate", "measure", "circularity", "atLeast", 0.8)
+                .then("gate", "measure", "side-perimeter", "atMost", "90 px")
+                .then("gate", "measure", "area", "atMost", "900 px2");
+        assertThat(told(method)).contains("gate-1 measure side-circularity", "gate-2 measure perimeter");
+        assertThat(told(method)).noneMatch(t -> t.startsWith("gate-3"));
+    }
+
+    @Test
     void whatDoesNotApplyIsNotTried() {
         Method red =
                 Method.empty("m", LengthUnit.PX).then("channel", "of", "red").then("levels", "count", 2);

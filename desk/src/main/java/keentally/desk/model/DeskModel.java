@@ -54,9 +54,8 @@ import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
 import keentally.study.picture.ReferencePictures;
-import keentally.study.run.SampleOrder;
+import keentally.study.run.SampleRequest;
 import keentally.study.run.SampleRun;
-import keentally.study.run.Weighing;
 import keentally.study.store.PictureShelf;
 import keentally.study.store.StudyFile;
 
@@ -553,15 +552,10 @@ public final class DeskModel implements AutoCloseable {
         if (sample().isEmpty()) {
             return Optional.empty();
         }
-        SampleMaker.SampleRequest now = SampleMaker.SampleRequest.of(study.get(), sampleId.get(), methodId());
+        SampleRequest now = SampleRequest.of(study.get(), sampleId.get(), methodId());
         Background background = background();
-        boolean shared = isShared(methodId());
-        Departures own = departures();
         return open.get()
-                .map(o -> new Following.OnStage(
-                        sampleId.get(),
-                        () -> new SampleOrder(
-                                now.thing().name(), maker.sample(o, now), background, shared, Weighing.NONE, own)));
+                .map(o -> new Following.OnStage(sampleId.get(), () -> now.order(maker.sample(o, now), background)));
     }
 
     private Background background() {
@@ -580,14 +574,6 @@ public final class DeskModel implements AutoCloseable {
 
     private void refresh() {
         onStage().ifPresent(stage -> following.follow(method(), stage));
-    }
-
-    private boolean isShared(String method) {
-        return study.get().samples().stream()
-                        .flatMap(id -> study.get().sample(id).stream())
-                        .filter(s -> s.method().equals(method))
-                        .count()
-                > 1;
     }
 
     @Override

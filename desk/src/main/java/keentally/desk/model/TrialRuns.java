@@ -14,6 +14,7 @@ import keentally.core.work.Cancel;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
+import keentally.study.run.SampleRequest;
 import keentally.study.store.PictureShelf;
 
 /** Runs methods on samples beside what is on the stage; not on the interface thread. */
@@ -48,7 +49,7 @@ public final class TrialRuns {
 
     /** What reads a sample's picture, where it is not in memory, and makes the sample; asked for on the interface thread. */
     public Reading reading(Study study, String sampleId, String methodId) {
-        SampleMaker.SampleRequest asked = SampleMaker.SampleRequest.of(study, sampleId, methodId);
+        SampleRequest asked = SampleRequest.of(study, sampleId, methodId);
         SampleThing thing = asked.thing();
         Optional<OpenSample> known = pictures.find(thing.picture());
         return cancel -> {

@@ -5,7 +5,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import keentally.core.measure.Measure;
+import keentally.core.measure.SampleNumber;
 import keentally.core.method.Departures;
 import keentally.core.method.Departures.Departure;
 import keentally.core.method.Method;
@@ -68,6 +70,30 @@ public final class Cautions {
                 saw,
                 "Its numbers come about otherwise than those of the other samples of this method.",
                 "Take it back at the station, or say in the report why it must be so."));
+    }
+
+    /**
+     * Where a number of the sample lies outside of its limits.
+     *
+     * @param told the number, as it is told in the method's unit
+     * @param unit as on screen; empty for none
+     */
+    public static Optional<Caution> outOfLimits(SampleNumber number, double told, String unit) {
+        if (number.limits().hold(told)) {
+            return Optional.empty();
+        }
+        String behind = unit.isEmpty() ? "" : " " + unit;
+        String limits = Stream.of(
+                        number.limits().atLeast().stream().mapToObj(v -> "at least " + Figures.number(v) + behind),
+                        number.limits().atMost().stream().mapToObj(v -> "at most " + Figures.number(v) + behind))
+                .flatMap(s -> s)
+                .collect(Collectors.joining(" and "));
+        return Optional.of(new Caution(
+                "out-of-limits",
+                "The number “" + number.name() + "” is " + Figures.number(told) + behind + ", where " + limits
+                        + " is expected.",
+                "Either the sample is unusual, or something went wrong with its picture, field, scale or cut.",
+                "Look at this sample before its numbers are used."));
     }
 
     private static Optional<Caution> edgeObjects(ObjectSet objects, Field field) {

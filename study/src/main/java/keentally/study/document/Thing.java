@@ -1,11 +1,15 @@
 package keentally.study.document;
 
 import java.nio.file.Path;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import keentally.core.hand.HandWork;
 import keentally.core.hand.TallyClass;
+import keentally.core.measure.SampleNumber;
 import keentally.core.method.Departures;
 import keentally.core.method.Method;
 import keentally.core.picture.Field;
@@ -21,6 +25,7 @@ public sealed interface Thing {
      * @param field the shapes of the field; none for the whole picture
      * @param method the id of the study's method that is used on it
      * @param mass what it weighs, where that is known
+     * @param numbers that were typed for it, by the names that formulas know them by
      */
     record SampleThing(
             SlideLabel label,
@@ -28,15 +33,25 @@ public sealed interface Thing {
             Optional<Calibration> calibration,
             List<Field.Part> field,
             String method,
-            Optional<Mass> mass)
+            Optional<Mass> mass,
+            SortedMap<String, Double> numbers)
             implements Thing {
         public SampleThing {
             field = List.copyOf(field);
+            numbers = Collections.unmodifiableSortedMap(new TreeMap<>(numbers));
+            numbers.keySet().forEach(SampleNumber::checkTyped);
         }
 
         /** As it is when it is added: without scale, the whole picture its field. */
         public static SampleThing of(String name, PictureRef picture, String method) {
-            return new SampleThing(SlideLabel.of(name), picture, Optional.empty(), List.of(), method, Optional.empty());
+            return new SampleThing(
+                    SlideLabel.of(name),
+                    picture,
+                    Optional.empty(),
+                    List.of(),
+                    method,
+                    Optional.empty(),
+                    Collections.emptySortedMap());
         }
 
         public String name() {
@@ -53,27 +68,32 @@ public sealed interface Thing {
         }
 
         public SampleThing with(SlideLabel other) {
-            return new SampleThing(other, picture, calibration, field, method, mass);
+            return new SampleThing(other, picture, calibration, field, method, mass, numbers);
         }
 
         public SampleThing with(PictureRef other) {
-            return new SampleThing(label, other, calibration, field, method, mass);
+            return new SampleThing(label, other, calibration, field, method, mass, numbers);
         }
 
         public SampleThing with(Optional<Calibration> other) {
-            return new SampleThing(label, picture, other, field, method, mass);
+            return new SampleThing(label, picture, other, field, method, mass, numbers);
         }
 
         public SampleThing with(List<Field.Part> other) {
-            return new SampleThing(label, picture, calibration, other, method, mass);
+            return new SampleThing(label, picture, calibration, other, method, mass, numbers);
         }
 
         public SampleThing weighing(Optional<Mass> other) {
-            return new SampleThing(label, picture, calibration, field, method, other);
+            return new SampleThing(label, picture, calibration, field, method, other, numbers);
+        }
+
+        /** With other numbers typed for it. */
+        public SampleThing numbered(SortedMap<String, Double> other) {
+            return new SampleThing(label, picture, calibration, field, method, mass, other);
         }
 
         public SampleThing using(String otherMethod) {
-            return new SampleThing(label, picture, calibration, field, otherMethod, mass);
+            return new SampleThing(label, picture, calibration, field, otherMethod, mass, numbers);
         }
     }
 

@@ -142,7 +142,13 @@ public final class BatchRun {
         Background background =
                 new Background(picture.facts().quality(), Optional.empty(), wanted.settled() ? 1 : picture.pages());
         SampleOrder ready = new SampleOrder(
-                names.get(index), sample, background, order.samples().size() > 1, order.weighing(), Departures.NONE);
+                names.get(index),
+                sample,
+                background,
+                order.samples().size() > 1,
+                order.weighing(),
+                order.typed(),
+                Departures.NONE);
         SampleRun ran = SampleRun.of(ready, order.method(), runner, new PictureCautions(new Captions()), cancel);
         if (ran.readings().isPresent()) {
             ResultPictures.write(fileNames.get(index), ran, folder, runner.work(cancel));

@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
 import keentally.core.quantity.PixelSize;
@@ -18,6 +19,7 @@ import keentally.study.file.WholeFile;
 import keentally.study.run.ObjectRows;
 import keentally.study.run.SampleRecord;
 import keentally.study.run.SampleRecord.Numbers;
+import keentally.study.run.SampleRecord.OwnNumber;
 import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
 
@@ -148,6 +150,9 @@ final class ObjectBook {
             row = line(sheet, row, "They cover, " + size.unit().symbol() + "²", size.area(rows.keptPixels()));
             row = line(sheet, row, "They cover, % of field", 100.0 * rows.keptPixels() / numbers.fieldPixels());
         }
+        for (int i = 0; i < numbers.own().size(); i++) {
+            row = own(sheet, row, numbers.own().get(i), method.numbers().get(i).unitSymbol(size.unit()));
+        }
         row++;
         for (MethodStep step : method.steps()) {
             String settings = step.values().tree(step.description().settings()).entrySet().stream()
@@ -169,6 +174,14 @@ final class ObjectBook {
         sheet.width(1, 60);
         sheet.width(2, 50);
         sheet.finish();
+    }
+
+    /** A number of the sample, its formula behind it, or why there is none. */
+    private int own(Worksheet sheet, int row, OwnNumber own, String unit) {
+        OptionalDouble told = own.told(size);
+        String why = own.why().map(w -> "empty: " + w).orElse(told.isEmpty() ? "empty: the sample has no scale" : "");
+        text(sheet, row, 2, own.formula() + (why.isEmpty() ? "" : " (" + why + ")"));
+        return line(sheet, row, own.name() + (unit.isEmpty() ? "" : ", " + unit), told.orElse(Double.NaN));
     }
 
     /** What a person wrote may be longer than a cell can hold; then it ends in dots. */

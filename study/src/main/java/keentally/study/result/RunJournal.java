@@ -48,6 +48,9 @@ final class RunJournal {
             tree.put("mass", m.toString());
             tree.put("densities", new TreeMap<>(order.weighing().densities()));
         });
+        if (!order.typed().named().isEmpty()) {
+            tree.put("numbers", order.typed().named());
+        }
         tree.put("pictures", pictures);
         tree.put("files", files);
         if (order.timed()) {

@@ -3,6 +3,7 @@ package keentally.study.result;
 import java.nio.file.Path;
 import java.util.List;
 import keentally.core.method.Method;
+import keentally.study.run.TypedNumbers;
 import keentally.study.run.Weighing;
 
 /**
@@ -13,9 +14,16 @@ import keentally.study.run.Weighing;
  * @param jobs pictures at the same time
  * @param timed whether times are written down, which differ from run to run
  * @param weighing of each sample
+ * @param typed for each sample
  */
 public record RunOrder(
-        Method method, List<PictureOrder> samples, Path folder, int jobs, boolean timed, Weighing weighing) {
+        Method method,
+        List<PictureOrder> samples,
+        Path folder,
+        int jobs,
+        boolean timed,
+        Weighing weighing,
+        TypedNumbers typed) {
     public RunOrder {
         samples = List.copyOf(samples);
         if (jobs < 1) {
@@ -25,6 +33,6 @@ public record RunOrder(
 
     /** Of samples that were not weighed. */
     public RunOrder(Method method, List<PictureOrder> samples, Path folder, int jobs, boolean timed) {
-        this(method, samples, folder, jobs, timed, Weighing.NONE);
+        this(method, samples, folder, jobs, timed, Weighing.NONE, TypedNumbers.NONE);
     }
 }

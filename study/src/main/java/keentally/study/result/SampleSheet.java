@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import keentally.core.measure.Column;
+import keentally.core.measure.SampleNumber;
 import keentally.core.method.Method;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.PixelSize;
@@ -14,6 +15,7 @@ import keentally.study.caution.Cautions;
 import keentally.study.run.ObjectRows;
 import keentally.study.run.SampleRecord;
 import keentally.study.run.SampleRecord.Numbers;
+import keentally.study.run.SampleRecord.OwnNumber;
 
 /**
  * {@code samples.csv}: one row a sample, whatever became of it; in µm and mm² always, empty without a scale. Shares and densities are of
@@ -43,6 +45,9 @@ record SampleSheet(Method method) implements RecordTable {
             String name = Sheet.column(column.id(), column.unitId(LengthUnit.UM));
             header.add("mean_" + name);
             header.add("median_" + name);
+        }
+        for (SampleNumber number : method.numbers()) {
+            header.add(Sheet.column(number.name(), number.unitId(LengthUnit.UM)));
         }
         return header;
     }
@@ -87,6 +92,9 @@ record SampleSheet(Method method) implements RecordTable {
             Optional<Averages> averages = size.flatMap(s -> objects.map(o -> o.averages(column, s)));
             row.add(cell(averages.map(Averages::mean)));
             row.add(cell(averages.map(Averages::median)));
+        }
+        for (OwnNumber own : numbers.own()) {
+            row.add(Sheet.number(own.told(record.told(LengthUnit.UM)).orElse(Double.NaN)));
         }
         return row;
     }

@@ -21,6 +21,7 @@ import keentally.study.file.Json;
 import keentally.study.run.SampleRecord.CutAt;
 import keentally.study.run.SampleRecord.Numbers;
 import keentally.study.run.SampleRecord.Origin;
+import keentally.study.run.SampleRecord.OwnNumber;
 
 /** A record as JSON, with every number in the shortest text that reads back the same; what is not a number is null. */
 public final class RecordFile {
@@ -90,6 +91,19 @@ public final class RecordFile {
         }
         tree.put("phases", phases);
         numbers.objects().ifPresent(o -> tree.put("objects", objects(o)));
+        if (!numbers.own().isEmpty()) {
+            tree.put("own", numbers.own().stream().map(RecordFile::own).toList());
+        }
+        return tree;
+    }
+
+    private static Map<String, Object> own(OwnNumber own) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        tree.put("name", own.name());
+        tree.put("formula", own.formula());
+        tree.put("lengths", own.lengths());
+        tree.put("px", number(own.px()));
+        own.why().ifPresent(w -> tree.put("why", w));
         return tree;
     }
 
@@ -214,7 +228,19 @@ public final class RecordFile {
                 phases,
                 masses,
                 cuts,
-                ((Number) tree.get("handEdits")).longValue());
+                ((Number) tree.get("handEdits")).longValue(),
+                tree.get("own") == null
+                        ? List.of()
+                        : maps(tree.get("own")).map(RecordFile::readOwn).toList());
+    }
+
+    private static OwnNumber readOwn(Map<?, ?> tree) {
+        return new OwnNumber(
+                (String) tree.get("name"),
+                (String) tree.get("formula"),
+                amount(tree.get("lengths")),
+                amount(tree.get("px")),
+                Optional.ofNullable((String) tree.get("why")));
     }
 
     private static ObjectRows readObjects(Map<?, ?> tree) {

@@ -12,12 +12,19 @@ import keentally.study.caution.Background;
  * @param background what is known of it beside its pixels
  * @param several whether the method is used on more than one sample
  * @param weighing what it weighs, where it was weighed
+ * @param typed what was typed for it
  * @param departures the settings that it has otherwise than its method
  */
 public record SampleOrder(
-        String name, Sample sample, Background background, boolean several, Weighing weighing, Departures departures) {
+        String name,
+        Sample sample,
+        Background background,
+        boolean several,
+        Weighing weighing,
+        TypedNumbers typed,
+        Departures departures) {
     /** Of a sample that was not weighed, and is run as its method says. */
     public SampleOrder(String name, Sample sample, Background background, boolean several) {
-        this(name, sample, background, several, Weighing.NONE, Departures.NONE);
+        this(name, sample, background, several, Weighing.NONE, TypedNumbers.NONE, Departures.NONE);
     }
 }

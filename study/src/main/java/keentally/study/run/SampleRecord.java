@@ -3,6 +3,8 @@ package keentally.study.run;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import keentally.core.measure.SampleNumber;
 import keentally.core.method.Departures;
 import keentally.core.method.Method;
 import keentally.core.quantity.LengthUnit;
@@ -13,8 +15,10 @@ import keentally.core.run.Readings;
 import keentally.core.run.Run;
 import keentally.core.run.Sample;
 import keentally.core.step.Findings;
+import keentally.core.work.Work;
 import keentally.study.Program;
 import keentally.study.caution.Caution;
+import keentally.study.caution.Cautions;
 import keentally.study.method.MethodFile;
 
 /**
@@ -75,6 +79,7 @@ public record SampleRecord(
      * @param masses of the phases, in the unit of the sample's mass; not-a-number where it was not weighed
      * @param cuts where values were parted, in the order of the stations
      * @param handEdits corrections by hand that were done
+     * @param own numbers of the sample, in the order of the method
      */
     public record Numbers(
             long fieldPixels,
@@ -82,11 +87,34 @@ public record SampleRecord(
             List<PhaseReading> phases,
             List<Double> masses,
             List<CutAt> cuts,
-            long handEdits) {
+            long handEdits,
+            List<OwnNumber> own) {
         public Numbers {
+            own = List.copyOf(own);
             phases = List.copyOf(phases);
             masses = List.copyOf(masses);
             cuts = List.copyOf(cuts);
+        }
+    }
+
+    /**
+     * A number of the sample.
+     *
+     * @param formula as it was written
+     * @param lengths how often lengths are multiplied into it
+     * @param px in pixels; not-a-number where it is empty
+     * @param why it is empty, where it is
+     */
+    public record OwnNumber(String name, String formula, double lengths, double px, Optional<String> why) {
+        static OwnNumber of(SampleNumber.Reading reading) {
+            SampleNumber number = reading.number();
+            return new OwnNumber(number.name(), number.formula(), number.lengths(), reading.px(), reading.why());
+        }
+
+        /** As it is told; empty where there is none, or where it has a unit of length and no pixel has a size. */
+        public OptionalDouble told(PixelSize size) {
+            boolean untold = lengths != 0 && !size.isReal();
+            return Double.isNaN(px) || untold ? OptionalDouble.empty() : OptionalDouble.of(size.power(px, lengths));
         }
     }
 
@@ -97,16 +125,31 @@ public record SampleRecord(
      */
     public record CutAt(int step, double value) {}
 
-    static SampleRecord of(SampleOrder order, Run run, Readings readings, List<Caution> cautions) {
+    static SampleRecord of(SampleOrder order, Run run, Readings readings, List<Caution> cautions, Work work) {
+        List<Double> masses = order.weighing().of(readings.fractions());
+        SampleFacts facts = new SampleFacts(order, run.method(), readings, masses, work);
         Numbers numbers = new Numbers(
                 readings.state().field().pixels(),
                 readings.objects().map(table -> ObjectRows.of(table, readings)),
                 readings.fractions(),
-                order.weighing().of(readings.fractions()),
+                masses,
                 cuts(run),
-                handEdits(run));
+                handEdits(run),
+                run.method().numbers().stream()
+                        .map(n -> OwnNumber.of(n.read(facts, order.sample().scale())))
+                        .toList());
         Origin origin = Origin.of(order, run.method());
-        return new SampleRecord(order.name(), origin, Optional.of(numbers), Optional.empty(), cautions);
+        List<Caution> all = new ArrayList<>(cautions);
+        PixelSize size = PixelSize.of(run.method().unit(), order.sample().scale());
+        for (int i = 0; i < numbers.own().size(); i++) {
+            SampleNumber number = run.method().numbers().get(i);
+            OptionalDouble told = numbers.own().get(i).told(size);
+            if (told.isPresent()) {
+                Cautions.outOfLimits(number, told.getAsDouble(), number.unitSymbol(size.unit()))
+                        .ifPresent(all::add);
+            }
+        }
+        return new SampleRecord(order.name(), origin, Optional.of(numbers), Optional.empty(), all);
     }
 
     static SampleRecord failed(SampleOrder order, Method method, String error, List<Caution> cautions) {

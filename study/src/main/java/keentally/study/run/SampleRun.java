@@ -51,7 +51,7 @@ public record SampleRun(Run run, Optional<RunFault> fault, Optional<Readings> re
             SampleRecord record = order.weighing()
                     .refusal(readings.fractions())
                     .map(refusal -> SampleRecord.failed(order, method, refusal, cautions))
-                    .orElseGet(() -> SampleRecord.of(order, run, readings, cautions));
+                    .orElseGet(() -> SampleRecord.of(order, run, readings, cautions, runner.work(cancel)));
             return new SampleRun(run, Optional.empty(), Optional.of(readings), record);
         } catch (RunFault e) {
             Run before = before(runner, method, order, e.step(), cancel);

@@ -13,9 +13,10 @@ import keentally.core.run.PhaseReading;
  *
  * @param sample of the whole; empty where it was not weighed
  * @param densities by phase name or number, in any one unit; 1 for those not named
+ * @param strict whether a density for a phase that is not there is a mistake; in a study it may be another method's
  */
-public record Weighing(Optional<Mass> sample, Map<String, Double> densities) {
-    public static final Weighing NONE = new Weighing(Optional.empty(), Map.of());
+public record Weighing(Optional<Mass> sample, Map<String, Double> densities, boolean strict) {
+    public static final Weighing NONE = new Weighing(Optional.empty(), Map.of(), true);
 
     public Weighing {
         densities = Map.copyOf(densities);
@@ -43,6 +44,7 @@ public record Weighing(Optional<Mass> sample, Map<String, Double> densities) {
     /** Why these phases cannot be weighed so: a density was given for one that is not there, and was meant for another. */
     Optional<String> refusal(List<PhaseReading> phases) {
         return densities.keySet().stream()
+                .filter(key -> strict)
                 .filter(key -> phases.stream().noneMatch(p -> isCalled(p, key)))
                 .sorted()
                 .findFirst()

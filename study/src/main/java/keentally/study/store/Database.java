@@ -35,7 +35,7 @@ final class Database implements AutoCloseable {
      * 2 since versions and rows have sums, and hand work is written as what was added; 3 since things are counted by hand, in classes,
      * which a program that knows of neither would take for damage.
      */
-    static final int LAYOUT = 4;
+    static final int LAYOUT = 5;
 
     private static final Set<String> SHARES =
             Set.of("nfs", "nfs4", "cifs", "smb", "smb2", "smb3", "smbfs", "9p", "afs");

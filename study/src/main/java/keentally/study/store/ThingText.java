@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.NoSuchElementException;
 import java.util.Optional;
+import java.util.SortedMap;
 import java.util.TreeMap;
 import keentally.core.colour.Rgb;
 import keentally.core.hand.Glyph;
@@ -234,6 +235,9 @@ final class ThingText {
         tree.put("field", sample.field().stream().map(FieldText::write).toList());
         tree.put("method", sample.method());
         sample.mass().ifPresent(m -> tree.put("mass", m.toString()));
+        if (!sample.numbers().isEmpty()) {
+            tree.put("numbers", sample.numbers());
+        }
         return tree;
     }
 
@@ -279,7 +283,16 @@ final class ThingText {
                 calibration,
                 texts(tree.get("field")).stream().map(FieldText::read).toList(),
                 (String) tree.get("method"),
-                Optional.ofNullable((String) tree.get("mass")).map(Mass::of));
+                Optional.ofNullable((String) tree.get("mass")).map(Mass::of),
+                numbers(tree.get("numbers")));
+    }
+
+    private static SortedMap<String, Double> numbers(Object tree) {
+        SortedMap<String, Double> numbers = new TreeMap<>();
+        if (tree != null) {
+            map(tree).forEach((name, value) -> numbers.put(name, number(value).doubleValue()));
+        }
+        return numbers;
     }
 
     private Source source(Map<String, Object> tree) {

@@ -31,6 +31,7 @@ import keentally.study.run.RecordFile;
 import keentally.study.run.SampleOrder;
 import keentally.study.run.SampleRecord;
 import keentally.study.run.SampleRun;
+import keentally.study.run.TypedNumbers;
 import keentally.study.run.Weighing;
 import org.junit.jupiter.api.Test;
 
@@ -76,7 +77,7 @@ class CautionsTest {
                 new Departure("gate-1", "atMost", Optional.empty())));
         Method method = own.on(Method.empty("k", LengthUnit.PX).then("threshold", "rule", "otsu"));
         Sample sample = Sample.of("k", Picture.grey(squares(10, 5, 200)), List.of(), SCALE);
-        SampleOrder order = new SampleOrder("k", sample, Background.NONE, true, Weighing.NONE, own);
+        SampleOrder order = new SampleOrder("k", sample, Background.NONE, true, Weighing.NONE, TypedNumbers.NONE, own);
         Runner runner = new Runner(Workers.alone(), new StateCache(0));
         SampleRecord record = SampleRun.of(order, method, runner, new PictureCautions(new Captions()), new Cancel())
                 .record();

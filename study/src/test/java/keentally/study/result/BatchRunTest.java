@@ -12,10 +12,13 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import keentally.core.draw.ShapeRenderer;
 import keentally.core.geometry.Ellipse;
+import keentally.core.measure.SampleNumber;
+import keentally.core.measure.SampleNumber.Limits;
 import keentally.core.method.Method;
 import keentally.core.method.MethodTree;
 import keentally.core.picture.Picture;
@@ -36,6 +39,7 @@ import keentally.study.picture.PictureReader;
 import keentally.study.picture.PictureWriter;
 import keentally.study.run.RecordFile;
 import keentally.study.run.SampleRecord;
+import keentally.study.run.TypedNumbers;
 import keentally.study.run.Weighing;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
@@ -513,13 +517,47 @@ class BatchRunTest {
     @Test
     void aDensityOfNoPhaseIsAnError() throws Exception {
         Path out = folder.resolve("out");
-        Weighing weighing = new Weighing(Optional.of(Mass.of("12 g")), Map.of("foam", 0.5));
+        Weighing weighing = new Weighing(Optional.of(Mass.of("12 g")), Map.of("foam", 0.5), true);
         RunOrder plain = order(out, SCALE, 1, discs);
-        RunOrder weighed = new RunOrder(method, plain.samples(), out, 1, false, weighing);
+        RunOrder weighed = new RunOrder(method, plain.samples(), out, 1, false, weighing, TypedNumbers.NONE);
         assertThat(run(weighed)).isEqualTo(1);
         assertThat(row(out.resolve("samples.csv"), 1).get("status"))
                 .isEqualTo("A density is given for the phase \"foam\", but the phases are 0 (rest), 1 (chosen);"
                         + " name one of these.");
+    }
+
+    /** Numbers of a sample: with their unit in the header; an empty cell where there is none, its reason in the record. */
+    @Test
+    void numbersOfTheSampleStandBehindItsOtherColumns() throws Exception {
+        Path out = folder.resolve("out");
+        Limits few = new Limits(OptionalDouble.empty(), OptionalDouble.of(3));
+        Method counting = method.withNumbers(List.of(
+                SampleNumber.of("dense", "count * dilution / field-area", List.of(), Limits.NONE),
+                SampleNumber.of("filled", "area of chosen / field-area", List.of(), Limits.NONE),
+                SampleNumber.of("wide", "greatest of all ecd", List.of(), few),
+                SampleNumber.of("foam", "share of foam", List.of(), Limits.NONE)));
+        RunOrder plain = order(out, SCALE, 1, discs);
+        TreeMap<String, Double> typed = new TreeMap<>(Map.of("dilution", 100.0));
+        run(new RunOrder(
+                MethodTree.read(MethodTree.write(counting)),
+                plain.samples(),
+                out,
+                1,
+                false,
+                Weighing.NONE,
+                new TypedNumbers(OptionalDouble.empty(), typed)));
+        Map<String, String> row = row(out.resolve("samples.csv"), 1);
+        double count = Double.parseDouble(row.get("count"));
+        double field = Double.parseDouble(row.get("field_area_um2"));
+        assertThat(Double.parseDouble(row.get("dense_per_um2"))).isCloseTo(100 * count / field, within(1e-12));
+        assertThat(Double.parseDouble(row.get("filled")))
+                .isCloseTo(Double.parseDouble(row.get("kept_area_um2")) / field, within(1e-12));
+        assertThat(Double.parseDouble(row.get("wide_um"))).isGreaterThan(3);
+        assertThat(row.get("cautions")).contains("out-of-limits");
+        assertThat(row.get("foam")).isEmpty();
+        SampleRecord record = RecordFile.read(Files.readString(out.resolve("records/_discs.json")));
+        assertThat(record.numbers().orElseThrow().own().getLast().why())
+                .contains("there is no phase \"foam\"; there is rest, chosen");
     }
 
     /** Records hold all that the tables say: read back, they make the same tables. */
