@@ -87,6 +87,7 @@ public final class DeskModel implements AutoCloseable {
     private final ReadOnlyStringWrapper sampleId = new ReadOnlyStringWrapper("");
     private final ReadOnlyObjectWrapper<Optional<OpenSample>> open = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final StringProperty station = new SimpleStringProperty(PICTURE);
+    private final BooleanProperty numbersOpen = new SimpleBooleanProperty();
     private final ReadOnlyObjectWrapper<Set<String>> missing = new ReadOnlyObjectWrapper<>(Set.of());
     private final BooleanProperty onlyHere = new SimpleBooleanProperty();
     private Optional<LengthUnit> preferredUnit = Optional.empty();
@@ -135,6 +136,11 @@ public final class DeskModel implements AutoCloseable {
     /** What a drag shows while it lasts: a run up to the dragged station. */
     public ReadOnlyObjectProperty<Optional<Run>> preview() {
         return following.preview.getReadOnlyProperty();
+    }
+
+    /** Whether the numbers of the sample stand where the selected station's panel stands else. */
+    public BooleanProperty numbersOpen() {
+        return numbersOpen;
     }
 
     /** The id of the selected station, or {@link #PICTURE}. */

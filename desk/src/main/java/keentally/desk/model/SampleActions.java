@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SortedMap;
 import java.util.concurrent.Executor;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
@@ -231,6 +232,11 @@ public final class SampleActions {
     public void weigh(String id, Optional<Mass> mass) {
         String name = thing(id).map(SampleThing::name).orElse("");
         change(Texts.of("action.weigh", name), id, s -> s.weighing(mass));
+    }
+
+    /** Numbers that were typed for a sample. @param name the one that was typed last */
+    public void type(String id, String name, SortedMap<String, Double> numbers) {
+        change(Texts.of("action.typed", name), id, s -> s.numbered(numbers));
     }
 
     /** Uses another of the study's methods on the sample on the stage. */

@@ -31,6 +31,7 @@ import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Newest;
+import keentally.desk.number.NumbersList;
 import keentally.study.run.SampleRun;
 
 /** Every measure in a line: mean, standard deviation, CV, median, least, greatest and sum, of the selected objects or of all. */
@@ -83,7 +84,8 @@ final class SummaryPane extends VBox {
         numbers("sums.least", l -> l.values().least());
         numbers("sums.greatest", l -> l.values().greatest());
         numbers("sums.sum", Line::sum);
-        getChildren().addAll(of, table);
+        getChildren().addAll(of, table, NumbersList.brief(desk));
+        table.setMinHeight(110);
         desk.shown().addListener(o -> refresh());
         desk.selection().addListener(o -> refresh());
         visibleProperty().addListener(o -> refresh());

@@ -81,6 +81,7 @@ public final class MethodLine extends ScrollPane {
         desk.shown().addListener(o -> refresh());
         desk.preview().addListener(o -> headlines());
         desk.station().addListener(o -> select());
+        desk.numbersOpen().addListener(o -> select());
         takeSlides();
         build();
     }
@@ -145,20 +146,25 @@ public final class MethodLine extends ScrollPane {
         Button more = Glyph.ADD.button("add-station", Texts.of("station.add"), () -> {});
         more.getStyleClass().add("add-station");
         more.setOnAction(e -> addMenu().show(more, Side.BOTTOM, 0, 4));
-        line.getChildren().add(more);
+        line.getChildren().addAll(more, new NumbersCard(desk));
         refresh();
         select();
     }
 
     private void add(StationCard card) {
-        card.setOnMousePressed(e -> desk.station().set(card.stepId()));
+        card.setOnMousePressed(e -> open(card));
         card.setOnKeyPressed(e -> {
             if (e.getCode() == KeyCode.ENTER) {
-                desk.station().set(card.stepId());
+                open(card);
             }
         });
         cards.add(card);
         line.getChildren().add(card);
+    }
+
+    private void open(StationCard card) {
+        desk.numbersOpen().set(false);
+        desk.station().set(card.stepId());
     }
 
     private ContextMenu addMenu() {
@@ -174,7 +180,8 @@ public final class MethodLine extends ScrollPane {
     }
 
     private void select() {
-        cards.forEach(c -> c.select(c.stepId().equals(desk.station().get())));
+        cards.forEach(c -> c.select(
+                c.stepId().equals(desk.station().get()) && !desk.numbersOpen().get()));
         Platform.runLater(this::bringInSight);
     }
 

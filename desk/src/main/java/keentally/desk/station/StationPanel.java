@@ -38,6 +38,7 @@ import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.MethodActions;
+import keentally.desk.number.NumbersPanel;
 import keentally.desk.picture.PictureModel;
 import keentally.desk.picture.PicturePanel;
 import keentally.desk.stage.StageModel;
@@ -77,7 +78,11 @@ public final class StationPanel extends VBox {
         footer.managedProperty().bind(footer.visibleProperty());
         headline.setId("headline");
         fault.setId("fault");
-        desk.station().addListener(o -> rebuild());
+        desk.station().addListener(o -> {
+            desk.numbersOpen().set(false);
+            rebuild();
+        });
+        desk.numbersOpen().addListener(o -> rebuild());
         desk.study().addListener(o -> rebuildWhereChanged());
         desk.sampleId().addListener(o -> rebuildWhereChanged());
         desk.open().addListener(o -> rebuildWhereChanged());
@@ -119,11 +124,19 @@ public final class StationPanel extends VBox {
     }
 
     private Optional<MethodStep> selected() {
-        return desk.method().step(desk.station().get());
+        return desk.method()
+                .step(desk.station().get())
+                .filter(s -> !desk.numbersOpen().get());
     }
 
     private String sampleNow() {
-        return desk.sampleId().get() + desk.scale() + desk.open().get().isPresent() + desk.methodId();
+        return desk.sampleId().get()
+                + desk.scale()
+                + desk.open().get().isPresent()
+                + desk.methodId()
+                + (desk.numbersOpen().get()
+                        ? desk.sample() + " " + desk.method().numbers()
+                        : "");
     }
 
     /** The method, and on how many samples it is used. */
@@ -149,7 +162,9 @@ public final class StationPanel extends VBox {
         getChildren().clear();
         footer.getChildren().clear();
         shares = Optional.empty();
-        if (built.isPresent()) {
+        if (desk.numbersOpen().get()) {
+            numbers();
+        } else if (built.isPresent()) {
             station(built.get());
         } else {
             picture();
@@ -160,6 +175,15 @@ public final class StationPanel extends VBox {
         if (again != null) {
             again.requestFocus();
         }
+    }
+
+    private void numbers() {
+        body = () -> {};
+        getChildren()
+                .addAll(
+                        title(Texts.of("numbers.card")),
+                        Prose.of(Texts.of("numbers.question"), "question"),
+                        new NumbersPanel(desk, picture.actions()));
     }
 
     private void picture() {

@@ -80,6 +80,7 @@ public final class DeskWindow {
     private final TakeAway take;
     private final ObjectsPane objects;
     private final DeskView bench;
+    private DeskView standing;
     private final DeskView table;
     private final DeskView count;
     private final DeskView compare;
@@ -149,6 +150,8 @@ public final class DeskWindow {
         ComparePane comparing = new ComparePane(comparison);
         this.compare = new DeskView("compare", PANEL_WIDTH, true, trials::close, Optional.empty(), () -> comparing);
         this.rail = new Rail(List.of(bench, table, count, compare), this::stand);
+        this.standing = bench;
+        desk.numbersOpen().addListener(o -> numbers());
         root.setLeft(rail);
         root.setCenter(middle());
         root.setBottom(new StatusLine(desk, stageModel, waysOut()));
@@ -196,16 +199,28 @@ public final class DeskWindow {
 
     /** Stands before the picture in a view. */
     private void stand(DeskView view) {
+        standing = view;
         side.setMinWidth(view.width());
         side.setPrefWidth(view.width());
         side.setMaxWidth(view.width());
         side.getChildren().setAll(view.side().get());
-        stageModel.atEnd().set(view.atEnd());
+        stageModel
+                .atEnd()
+                .set(view.atEnd() || view == bench && desk.numbersOpen().get());
         picture.viewTool().set(view.tool());
         tally.open().set(view == count);
         comparison.active().set(view == compare);
         if (view == compare) {
             comparison.begin();
+        }
+    }
+
+    /** What the numbers of the sample are about is on the stage with them. */
+    private void numbers() {
+        if (desk.numbersOpen().get()) {
+            rail.show(bench);
+        } else {
+            stageModel.atEnd().set(standing.atEnd());
         }
     }
 
