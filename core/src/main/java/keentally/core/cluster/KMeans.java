@@ -182,6 +182,18 @@ public final class KMeans {
         return far;
     }
 
+    /** Weighed sum of squared distances of points from the nearest of some centres. */
+    public static double within(Points points, double[] centres) {
+        KMeans means = new KMeans(points, centres.length / points.dimensions());
+        double[] square = new double[points.count()];
+        means.assign(centres, new int[points.count()], square);
+        double within = 0;
+        for (int i = 0; i < square.length; i++) {
+            within += points.weights()[i] * square[i];
+        }
+        return within;
+    }
+
     /** The centre nearest to a place; the first of those that tie. */
     public static int nearest(double[] centres, int dimensions, double[] place) {
         int best = 0;

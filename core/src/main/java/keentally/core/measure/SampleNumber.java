@@ -56,6 +56,7 @@ public final class SampleNumber {
 
     /** Why a sample has no such number; the message is a clause without a full stop. */
     public static final class Missing extends Exception {
+        /** @param why a clause without a full stop */
         public Missing(String why) {
             super(why);
         }

@@ -93,6 +93,16 @@ public record Method(
         return change(stepId, s -> s.muted(muted));
     }
 
+    /** With a step held at values that it found; unchanged where it is not there. */
+    public Method hold(String stepId, Values found, Held origin) {
+        return change(stepId, s -> s.held(found, origin));
+    }
+
+    /** With a step fitting itself to each picture again; unchanged where it is not held. */
+    public Method free(String stepId) {
+        return change(stepId, MethodStep::freed);
+    }
+
     private Method change(String stepId, UnaryOperator<MethodStep> how) {
         return with(steps.stream()
                 .map(s -> s.id().equals(stepId) ? how.apply(s) : s)

@@ -4,6 +4,7 @@ import java.util.Optional;
 import keentally.core.hand.HandWork;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
+import keentally.core.step.Fitting;
 import keentally.core.step.Flow;
 import keentally.core.step.StepDescription;
 
@@ -13,8 +14,15 @@ import keentally.core.step.StepDescription;
  * @param id given when the step is added and never changed; hand work and drops hold on to it
  * @param muted left out when the method runs
  * @param save the state after it is written out by {@code run}
+ * @param held where its values come from, where it is held at what it found; lost with the next change of them
  */
-public record MethodStep(String id, StepDescription description, Values values, boolean muted, boolean save) {
+public record MethodStep(
+        String id, StepDescription description, Values values, boolean muted, boolean save, Optional<Held> held) {
+    /** Of values that were chosen. */
+    public MethodStep(String id, StepDescription description, Values values, boolean muted, boolean save) {
+        this(id, description, values, muted, save, Optional.empty());
+    }
+
     /** The hand work that whoever adds it begins with; none for a step that lacks a setting yet. */
     public Optional<HandWork> handToBegin() {
         return description.make().apply(values).handToBegin();
@@ -30,18 +38,35 @@ public record MethodStep(String id, StepDescription description, Values values, 
         return !muted && description.make().apply(values).byHand();
     }
 
+    /** What fits itself to each picture, and could be held; empty for a step that does not, or is held already. */
+    public Optional<Fitting> fitting() {
+        return description.isComplete(values) && description.make().apply(values) instanceof Fitting f && f.fits()
+                ? Optional.of(f)
+                : Optional.empty();
+    }
+
     /** With one setting changed. */
     public <T> MethodStep with(Setting<T> setting, T value) {
-        return new MethodStep(id, description, values.with(setting, value), muted, save);
+        return with(values.with(setting, value));
     }
 
     /** With all settings changed. */
     public MethodStep with(Values changed) {
-        return new MethodStep(id, description, changed, muted, save);
+        return new MethodStep(id, description, changed, muted, save, held.filter(h -> changed.equals(values)));
+    }
+
+    /** Held at values that were found. */
+    public MethodStep held(Values found, Held origin) {
+        return new MethodStep(id, description, found, muted, save, Optional.of(origin));
+    }
+
+    /** Fitting itself to each picture again; unchanged where it is not held. */
+    public MethodStep freed() {
+        return held.map(h -> with(h.free())).orElse(this);
     }
 
     /** Switched off, or on again. */
     public MethodStep muted(boolean mute) {
-        return new MethodStep(id, description, values, mute, save);
+        return new MethodStep(id, description, values, mute, save, held);
     }
 }

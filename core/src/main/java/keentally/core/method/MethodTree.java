@@ -1,9 +1,12 @@
 package keentally.core.method;
 
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import keentally.core.measure.Measure;
@@ -20,7 +23,7 @@ public final class MethodTree {
     private static final long VERSION = 1;
     private static final Set<String> KEYS =
             Set.of("format", "version", "name", "unit", "steps", "measures", "columns", "numbers", "signal");
-    private static final Set<String> STEP_KEYS = Set.of("step", "id", "muted", "save");
+    private static final Set<String> STEP_KEYS = Set.of("step", "id", "muted", "save", "held");
 
     /** More than anybody lays out; checks of the order look at every step for each step. */
     private static final int MOST_STEPS = 300;
@@ -126,6 +129,18 @@ public final class MethodTree {
                         id,
                         "is no step that this version knows; it knows "
                                 + Steps.all().stream().map(StepDescription::id).collect(Collectors.joining(", "))));
+        Values values = values(number, description, map);
+        String stepId = map.get("id") instanceof String s ? s : id + "-at-" + number;
+        return new MethodStep(
+                stepId,
+                description,
+                values,
+                flag(number, id, map, "muted"),
+                flag(number, id, map, "save"),
+                held(number, description, map.get("held")));
+    }
+
+    private static Values values(int number, StepDescription description, Map<?, ?> map) throws MethodFault {
         Values values = Values.NONE;
         for (Map.Entry<?, ?> entry : map.entrySet()) {
             String key = String.valueOf(entry.getKey());
@@ -134,9 +149,25 @@ public final class MethodTree {
             }
         }
         check(number, description, values);
-        String stepId = map.get("id") instanceof String s ? s : id + "-at-" + number;
-        return new MethodStep(
-                stepId, description, values, flag(number, id, map, "muted"), flag(number, id, map, "save"));
+        return values;
+    }
+
+    private static Optional<Held> held(int number, StepDescription description, Object found) throws MethodFault {
+        if (found == null) {
+            return Optional.empty();
+        }
+        try {
+            Map<?, ?> map = (Map<?, ?>) found;
+            List<String> samples = ((List<?>) map.get("samples"))
+                    .stream().map(String.class::cast).toList();
+            Values free = values(number, description, (Map<?, ?>) map.get("free"));
+            return Optional.of(new Held(free, samples, LocalDate.parse((String) map.get("on"))));
+        } catch (ClassCastException | NullPointerException | DateTimeParseException e) {
+            throw new MethodFault(
+                    number,
+                    description.id(),
+                    "'held': expected \"free\", \"samples\" and \"on\", a day such as 2026-11-28");
+        }
     }
 
     private static boolean flag(int number, String id, Map<?, ?> map, String key) throws MethodFault {
@@ -232,6 +263,14 @@ public final class MethodTree {
         }
         if (whole && step.save()) {
             tree.put("save", true);
+        }
+        if (whole && step.held().isPresent()) {
+            Held held = step.held().get();
+            Map<String, Object> origin = new LinkedHashMap<>();
+            origin.put("free", held.free().tree(settings));
+            origin.put("samples", held.samples());
+            origin.put("on", held.on().toString());
+            tree.put("held", origin);
         }
         return tree;
     }

@@ -19,10 +19,11 @@ public interface Item<E> {
     Item<Double> NUMBER = new Numbers();
     Item<Match> MATCH = new Matches();
     Item<List<Double>> VECTOR = new Vectors();
+    Item<List<Double>> PLACE = new Places();
     Item<String> NAME = new Names();
     Item<Group> GROUP = new Groups();
 
-    /** In the plural: numbers, colours, vectors, names, groups. */
+    /** In the plural: numbers, colours, vectors, places, names, groups. */
     String kind();
 
     /** @throws IllegalArgumentException saying what was expected and what was found */
@@ -180,6 +181,41 @@ public interface Item<E> {
                 throw new IllegalArgumentException("expected a vector that is not all 0");
             }
             return vector;
+        }
+
+        @Override
+        public Object write(List<Double> value) {
+            return value.stream().map(Trees::number).toList();
+        }
+
+        @Override
+        public String text(List<Double> value) {
+            return value.stream().map(Amounts::text).collect(Collectors.joining(" "));
+        }
+
+        @Override
+        public Object treeOf(String text) {
+            return Arrays.stream(text.split("[ ,]+")).map(Item::numberOrText).toList();
+        }
+    }
+
+    /** Places in a space of colours, or values. */
+    final class Places implements Item<List<Double>> {
+        @Override
+        public String kind() {
+            return "places";
+        }
+
+        @Override
+        public List<Double> read(Object tree) {
+            if (tree instanceof Number n) {
+                return List.of(number(n));
+            }
+            if (!(tree instanceof List<?> list) || list.size() != 1 && list.size() != 3) {
+                throw new IllegalArgumentException(
+                        "expected one number or three, such as [52.1, 3.4, 18], but found " + Setting.found(tree));
+            }
+            return list.stream().map(Item::number).toList();
         }
 
         @Override

@@ -39,6 +39,11 @@ public record ListSetting<E>(
         return new ListSetting<>(id, Optional.of(List.of()), false, Optional.empty(), 0, most, item, List.of(onlyWhen));
     }
 
+    /** May be left out, which is a meaning of its own. */
+    public static <E> ListSetting<E> optional(String id, Item<E> item, int least, int most, Condition... onlyWhen) {
+        return new ListSetting<>(id, Optional.empty(), false, Optional.empty(), least, most, item, List.of(onlyWhen));
+    }
+
     /** May be left out or be a word, and is then empty; one thing may stand by itself, without a list. */
     public static <E> ListSetting<E> orWord(String id, String none, Item<E> item, int most, Condition... onlyWhen) {
         return new ListSetting<>(

@@ -53,7 +53,7 @@ public sealed interface Setting<T>
         return write(value);
     }
 
-    /** channel, choice, flag, number, length, area, limit, range, reference, name, or what a list holds: numbers, colours, vectors, names or groups. */
+    /** channel, choice, flag, number, length, area, limit, range, reference, name, or what a list holds: numbers, colours, vectors, places, names or groups. */
     String kind();
 
     /** What limits the value, for people and programs: words, least, most. */

@@ -30,6 +30,18 @@ public sealed interface Finding {
     /** Where values were parted; a step that parts several times tells each, from low to high. */
     record Cut(String name, double value) implements Finding {}
 
+    /** Where something lies, such as the centres of clusters among colours. */
+    record Places(String name, List<List<Double>> places) implements Finding {
+        public Places {
+            places = places.stream().map(List::copyOf).toList();
+        }
+
+        @Override
+        public double value() {
+            return places.size();
+        }
+    }
+
     /**
      * What was done by hand and changes nothing any more.
      *

@@ -16,6 +16,7 @@ public final class Findings {
 
     public static final String CHOSEN = "chosen-percent";
     public static final String EXPLAINED = "explained-percent";
+    public static final String CENTRES = "centres";
     public static final String OBJECTS = "objects";
     public static final String KEPT = "kept";
     public static final String ADDED = "added-px2";
@@ -80,6 +81,14 @@ public final class Findings {
         return found.stream()
                 .filter(Finding.Cut.class::isInstance)
                 .map(Finding::value)
+                .toList();
+    }
+
+    /** Where something lies that goes by a name; nothing where the step tells none. */
+    public List<List<Double>> places(String name) {
+        return found.stream()
+                .filter(f -> f.name().equals(name))
+                .flatMap(f -> f instanceof Finding.Places p ? p.places().stream() : Stream.empty())
                 .toList();
     }
 

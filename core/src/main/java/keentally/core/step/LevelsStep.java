@@ -18,7 +18,7 @@ import keentally.core.threshold.LevelMap;
 import keentally.core.threshold.MultiLevel;
 
 /** Parts the values into phases from dark to light by several cuts. */
-public record LevelsStep(By by, int count, List<Double> cuts, List<String> names) implements Step {
+public record LevelsStep(By by, int count, List<Double> cuts, List<String> names) implements Step, Fitting {
     public static final String ID = "levels";
 
     enum By {
@@ -88,6 +88,17 @@ public record LevelsStep(By by, int count, List<Double> cuts, List<String> names
         double explained = MultiLevel.explainedPercent(h, at);
         return new Outcome(
                 before.give(map), Double.isNaN(explained) ? findings : findings.percent(Findings.EXPLAINED, explained));
+    }
+
+    @Override
+    public boolean fits() {
+        return by != By.MANUAL;
+    }
+
+    @Override
+    public Values held(Values now, State before, Site site) throws StepFault {
+        double[] at = cuts(Histogram.of(before.plane(), before.field(), site.work()));
+        return now.with(BY, By.MANUAL).with(CUTS, Arrays.stream(at).boxed().toList());
     }
 
     private double[] cuts(Histogram h) throws StepFault {

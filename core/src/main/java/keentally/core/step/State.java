@@ -47,6 +47,11 @@ public final class State implements HoldsBuffers {
         return new State(picture, field, scale, Map.of(Slot.PICTURE, picture));
     }
 
+    /** A picture made of several, for what hangs on its values alone. @param original tells the depth that they came in */
+    static State joined(Picture current, Field field, Picture original) {
+        return new State(original, field, Optional.empty(), Map.of(Slot.PICTURE, current));
+    }
+
     /** The sample's picture. */
     public Picture original() {
         return original;

@@ -21,7 +21,7 @@ import keentally.core.threshold.rule.Share;
 import keentally.core.work.Work;
 
 /** Chooses the pixels on one side of a cut, or between two, or outside of two. */
-public final class ThresholdStep implements Step {
+public final class ThresholdStep implements Step, Fitting {
     public static final String ID = "threshold";
 
     enum Keep {
@@ -140,6 +140,17 @@ public final class ThresholdStep implements Step {
         double at = rule == Rule.MANUAL ? values.get(CUT) : found(before, site);
         Cut cut = keep == Keep.DARK ? Cut.dark(at) : Cut.bright(at);
         return outcome(before, mask(cut, before, site), Findings.NONE.cut(Findings.CUT, at));
+    }
+
+    @Override
+    public boolean fits() {
+        return rule != Rule.MANUAL;
+    }
+
+    @Override
+    public Values held(Values now, State before, Site site) throws StepFault {
+        before.plane();
+        return now.with(RULE, Rule.MANUAL).with(CUT, found(before, site));
     }
 
     private static boolean hasTwoEnds(Keep keep) {

@@ -1,5 +1,6 @@
 package keentally.core.step;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
 import keentally.core.colour.ColourRows;
@@ -13,7 +14,7 @@ import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
 
 /** Pulls overlapping dyes apart: goes on with how much of each there is. */
-public record UnmixDyesStep(Dyes dyes, List<List<Double>> vectors, List<Double> white) implements Step {
+public record UnmixDyesStep(Dyes dyes, List<List<Double>> vectors, List<Double> white) implements Step, Fitting {
     public static final String ID = "unmix-dyes";
     public static final ChoiceSetting<Dyes> DYES = ChoiceSetting.of("dyes", Dyes.HAEMATOXYLIN_EOSIN);
     public static final ListSetting<List<Double>> VECTORS =
@@ -51,6 +52,17 @@ public record UnmixDyesStep(Dyes dyes, List<List<Double>> vectors, List<Double> 
         if (dyes != Dyes.OWN) {
             vectors = dyes.vectors();
         }
+    }
+
+    @Override
+    public boolean fits() {
+        return white.isEmpty();
+    }
+
+    @Override
+    public Values held(Values now, State before, Site site) throws StepFault {
+        double[] found = Unmix.white(before.colours(), before.field());
+        return now.with(WHITE, Arrays.stream(found).boxed().toList());
     }
 
     /** What pulls the dyes of a state apart. */

@@ -63,6 +63,7 @@ public final class Headline {
             case Finding.Distance distance -> Figures.length(distance.value(), told);
             case Finding.Count count -> Figures.number(count.value());
             case Finding.Cut cut -> Figures.number(cut.value());
+            case Finding.Places places -> Figures.number(places.value());
             case Finding.Unfit unfit -> Figures.number(unfit.value());
         };
     }

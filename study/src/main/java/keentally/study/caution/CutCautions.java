@@ -81,7 +81,7 @@ final class CutCautions {
     }
 
     private void byHand(Run.Station station, boolean hand) {
-        if (hand && several) {
+        if (hand && several && station.step().held().isEmpty()) {
             found.add(new Caution(
                     "hand-cut",
                     "Step " + number(station) + " cuts where a hand set it, and the method is used on several samples.",

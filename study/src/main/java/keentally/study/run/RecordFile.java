@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -18,6 +19,7 @@ import keentally.core.quantity.Scale;
 import keentally.core.run.PhaseReading;
 import keentally.study.caution.Caution;
 import keentally.study.file.Json;
+import keentally.study.run.SampleRecord.CentresAt;
 import keentally.study.run.SampleRecord.CutAt;
 import keentally.study.run.SampleRecord.Numbers;
 import keentally.study.run.SampleRecord.Origin;
@@ -84,6 +86,14 @@ public final class RecordFile {
         tree.put(
                 "cuts",
                 numbers.cuts().stream().map(c -> List.of(c.step(), c.value())).toList());
+        if (!numbers.centres().isEmpty()) {
+            tree.put(
+                    "centres",
+                    numbers.centres().stream()
+                            .map(c -> Map.of("step", c.step(), "places", c.places()))
+                            .map(TreeMap::new)
+                            .toList());
+        }
         tree.put("handEdits", numbers.handEdits());
         List<Object> phases = new ArrayList<>();
         for (int i = 0; i < numbers.phases().size(); i++) {
@@ -228,10 +238,21 @@ public final class RecordFile {
                 phases,
                 masses,
                 cuts,
+                tree.get("centres") == null
+                        ? List.of()
+                        : maps(tree.get("centres")).map(RecordFile::readCentres).toList(),
                 ((Number) tree.get("handEdits")).longValue(),
                 tree.get("own") == null
                         ? List.of()
                         : maps(tree.get("own")).map(RecordFile::readOwn).toList());
+    }
+
+    private static CentresAt readCentres(Map<?, ?> tree) {
+        List<List<Double>> places = ((List<?>) tree.get("places"))
+                .stream()
+                        .map(p -> ((List<?>) p).stream().map(RecordFile::amount).toList())
+                        .toList();
+        return new CentresAt(((Number) tree.get("step")).intValue(), places);
     }
 
     private static OwnNumber readOwn(Map<?, ?> tree) {

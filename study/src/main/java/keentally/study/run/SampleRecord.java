@@ -78,6 +78,7 @@ public record SampleRecord(
      * @param phases what the field is shared out to; none where the method ends in a picture
      * @param masses of the phases, in the unit of the sample's mass; not-a-number where it was not weighed
      * @param cuts where values were parted, in the order of the stations
+     * @param centres of clusters, in the order of the stations
      * @param handEdits corrections by hand that were done
      * @param own numbers of the sample, in the order of the method
      */
@@ -87,9 +88,11 @@ public record SampleRecord(
             List<PhaseReading> phases,
             List<Double> masses,
             List<CutAt> cuts,
+            List<CentresAt> centres,
             long handEdits,
             List<OwnNumber> own) {
         public Numbers {
+            centres = List.copyOf(centres);
             own = List.copyOf(own);
             phases = List.copyOf(phases);
             masses = List.copyOf(masses);
@@ -125,6 +128,17 @@ public record SampleRecord(
      */
     public record CutAt(int step, double value) {}
 
+    /**
+     * The centres around which a station gathered what is alike, from dark to light.
+     *
+     * @param step its place in the method, from 1
+     */
+    public record CentresAt(int step, List<List<Double>> places) {
+        public CentresAt {
+            places = places.stream().map(List::copyOf).toList();
+        }
+    }
+
     static SampleRecord of(SampleOrder order, Run run, Readings readings, List<Caution> cautions, Work work) {
         List<Double> masses = order.weighing().of(readings.fractions());
         SampleFacts facts = new SampleFacts(order, run.method(), readings, masses, work);
@@ -134,6 +148,7 @@ public record SampleRecord(
                 readings.fractions(),
                 masses,
                 cuts(run),
+                centres(run),
                 handEdits(run),
                 run.method().numbers().stream()
                         .map(n -> OwnNumber.of(n.read(facts, order.sample().scale())))
@@ -177,6 +192,17 @@ public record SampleRecord(
             station.findings().cuts().forEach(value -> cuts.add(new CutAt(number, value)));
         }
         return cuts;
+    }
+
+    private static List<CentresAt> centres(Run run) {
+        List<CentresAt> centres = new ArrayList<>();
+        for (Run.Station station : run.stations()) {
+            List<List<Double>> places = station.findings().places(Findings.CENTRES);
+            if (!places.isEmpty()) {
+                centres.add(new CentresAt(run.method().indexOf(station.step().id()) + 1, places));
+            }
+        }
+        return centres;
     }
 
     /** How large a pixel is in a unit; pixels where the sample has no scale. */

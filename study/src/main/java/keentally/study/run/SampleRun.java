@@ -13,6 +13,7 @@ import keentally.core.run.Runner;
 import keentally.core.work.Cancel;
 import keentally.study.caution.Caution;
 import keentally.study.caution.Cautions;
+import keentally.study.caution.HeldCautions;
 import keentally.study.caution.PictureCautions;
 
 /**
@@ -47,6 +48,7 @@ public record SampleRun(Run run, Optional<RunFault> fault, Optional<Readings> re
             Run run = runner.run(method, order.sample(), Integer.MAX_VALUE, cancel, Progress.SILENT);
             Readings readings = runner.readings(run, cancel);
             cautions.addAll(Cautions.of(run, readings, order.several(), runner.work(cancel)));
+            cautions.addAll(HeldCautions.of(run, runner, cancel));
             order.weighing().sample().ifPresent(m -> cautions.add(Cautions.areaForVolume()));
             SampleRecord record = order.weighing()
                     .refusal(readings.fractions())
