@@ -123,7 +123,10 @@ public record Departures(List<Departure> list) {
                     }
                 }
             }
-            shared = shared.with(step.id(), values);
+            boolean asBefore = values.equals(before.get().values());
+            shared = asBefore
+                    ? shared.with(step.id(), values, step.held().or(before.get()::held))
+                    : shared.with(step.id(), values);
         }
         List<Departure> resting = resting(next);
         list.stream()

@@ -95,7 +95,12 @@ public record Method(
 
     /** With a step held at values that it found; unchanged where it is not there. */
     public Method hold(String stepId, Values found, Held origin) {
-        return change(stepId, s -> s.held(found, origin));
+        return with(stepId, found, Optional.of(origin));
+    }
+
+    /** With all settings of one step changed, and where they come from. */
+    Method with(String stepId, Values values, Optional<Held> held) {
+        return change(stepId, s -> s.with(values, held));
     }
 
     /** With a step fitting itself to each picture again; unchanged where it is not held. */

@@ -1,5 +1,6 @@
 package keentally.core.method;
 
+import java.util.List;
 import java.util.Optional;
 import keentally.core.hand.HandWork;
 import keentally.core.setting.Setting;
@@ -50,14 +51,38 @@ public record MethodStep(
         return with(values.with(setting, value));
     }
 
-    /** With all settings changed. */
+    /**
+     * With all settings changed. Where the step is held and what was found is changed, it is held no more; where something is changed that
+     * the finding hangs on, it finds anew; all else leaves it held.
+     */
     public MethodStep with(Values changed) {
-        return new MethodStep(id, description, changed, muted, save, held.filter(h -> changed.equals(values)));
+        if (held.isEmpty()) {
+            return with(changed, Optional.empty());
+        }
+        Values free = held.get().free();
+        List<Setting<?>> moved = description.settings().stream()
+                .filter(s -> !changed.alike(s, values))
+                .toList();
+        Values freed = free;
+        for (Setting<?> setting : moved) {
+            freed = freed.taking(setting, changed);
+        }
+        Fitting fitting = (Fitting) description.make().apply(free);
+        if (moved.stream().noneMatch(fitting::hangsOn)) {
+            Held kept = new Held(freed, held.get().samples(), held.get().on());
+            return with(changed, Optional.of(kept));
+        }
+        return with(moved.stream().anyMatch(this::isHeld) ? changed : freed, Optional.empty());
     }
 
-    /** Held at values that were found. */
-    public MethodStep held(Values found, Held origin) {
-        return new MethodStep(id, description, found, muted, save, Optional.of(origin));
+    /** Whether a setting has what was found, where the step is held. */
+    public boolean isHeld(Setting<?> setting) {
+        return held.filter(h -> !h.free().alike(setting, values)).isPresent();
+    }
+
+    /** With values, and where they come from. */
+    MethodStep with(Values found, Optional<Held> origin) {
+        return new MethodStep(id, description, found, muted, save, origin);
     }
 
     /** Fitting itself to each picture again; unchanged where it is not held. */

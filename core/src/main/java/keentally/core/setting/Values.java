@@ -59,6 +59,21 @@ public final class Values {
         return new Values(changed);
     }
 
+    /** With one setting as it stands among other values, set or not. */
+    public Values taking(Setting<?> setting, Values from) {
+        Map<String, Object> changed = new HashMap<>(set);
+        changed.remove(setting.id());
+        if (from.isSet(setting)) {
+            changed.put(setting.id(), from.set.get(setting.id()));
+        }
+        return new Values(changed);
+    }
+
+    /** Whether a setting comes to the same among other values. */
+    public boolean alike(Setting<?> setting, Values other) {
+        return setting.applies(this) == setting.applies(other) && find(setting).equals(other.find(setting));
+    }
+
     /** The settings that apply, defaults filled in, in the order given. */
     public Map<String, Object> tree(List<Setting<?>> settings) {
         Map<String, Object> tree = new LinkedHashMap<>();

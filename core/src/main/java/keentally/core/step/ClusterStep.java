@@ -81,6 +81,11 @@ public record ClusterStep(
     }
 
     @Override
+    public boolean hangsOn(Setting<?> setting) {
+        return setting != LevelsStep.NAMES;
+    }
+
+    @Override
     public Values held(Values now, State before, Site site) throws StepFault {
         if (positionWeight > 0) {
             throw new StepFault(

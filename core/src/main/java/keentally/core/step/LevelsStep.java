@@ -96,6 +96,11 @@ public record LevelsStep(By by, int count, List<Double> cuts, List<String> names
     }
 
     @Override
+    public boolean hangsOn(Setting<?> setting) {
+        return setting != NAMES;
+    }
+
+    @Override
     public Values held(Values now, State before, Site site) throws StepFault {
         double[] at = cuts(Histogram.of(before.plane(), before.field(), site.work()));
         return now.with(BY, By.MANUAL).with(CUTS, Arrays.stream(at).boxed().toList());

@@ -61,6 +61,11 @@ record StretchStep(double low, double high, List<Double> from, List<Double> to) 
     }
 
     @Override
+    public boolean hangsOn(Setting<?> setting) {
+        return true;
+    }
+
+    @Override
     public Values held(Values now, State before, Site site) throws StepFault {
         List<Double> least = new ArrayList<>();
         List<Double> most = new ArrayList<>();

@@ -148,6 +148,11 @@ public final class ThresholdStep implements Step, Fitting {
     }
 
     @Override
+    public boolean hangsOn(Setting<?> setting) {
+        return setting != KEEP;
+    }
+
+    @Override
     public Values held(Values now, State before, Site site) throws StepFault {
         before.plane();
         return now.with(RULE, Rule.MANUAL).with(CUT, found(before, site));

@@ -60,6 +60,11 @@ public record UnmixDyesStep(Dyes dyes, List<List<Double>> vectors, List<Double> 
     }
 
     @Override
+    public boolean hangsOn(Setting<?> setting) {
+        return setting == WHITE;
+    }
+
+    @Override
     public Values held(Values now, State before, Site site) throws StepFault {
         double[] found = Unmix.white(before.colours(), before.field());
         return now.with(WHITE, Arrays.stream(found).boxed().toList());

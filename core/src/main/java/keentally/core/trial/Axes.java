@@ -44,6 +44,9 @@ public final class Axes {
     /** Moves all ranges of a colour range together. */
     public static final String WIDTH = "width";
 
+    /** Holds what was found elsewhere against what each sample comes to by itself. */
+    public static final String HELD = "held";
+
     /** Stands for every word. */
     public static final String ALL = "all";
 
@@ -77,7 +80,19 @@ public final class Axes {
         if (!ranges.isEmpty()) {
             axes.addFirst(width(ranges));
         }
+        step.held().ifPresent(h -> axes.addFirst(held(step, h.free())));
         return axes;
+    }
+
+    /** What was found elsewhere, and what is found on each sample by itself. */
+    private static Axis held(MethodStep step, Values free) {
+        return new Axis(
+                HELD,
+                Words.held(""),
+                ALL,
+                (text, now) -> List.of(
+                        new Variant(Words.held(".at"), step.values(), OptionalDouble.empty()),
+                        new Variant(Words.held(".anew"), free, OptionalDouble.empty())));
     }
 
     private static Optional<Axis> of(MethodStep step, Setting<?> setting, Optional<Histogram> entering) {

@@ -31,6 +31,13 @@ public final class Headline {
         return "";
     }
 
+    /** By what a step that is held found its values: "Otsu". */
+    public static String fitted(MethodStep held) {
+        MethodStep free = held.freed();
+        return fill(Words.fitted(free.description()), free, Findings.NONE, PixelSize.PIXELS)
+                .orElseGet(() -> Words.title(free.description()));
+    }
+
     private static Optional<String> fill(String pattern, MethodStep step, Findings findings, PixelSize told) {
         StringBuilder text = new StringBuilder();
         Matcher place = PLACE.matcher(pattern);

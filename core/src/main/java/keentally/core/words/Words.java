@@ -102,6 +102,16 @@ public final class Words {
         return find("step." + step.id() + "." + setting.id() + "." + ChoiceSetting.word(constant) + ".help");
     }
 
+    /** What tells a held step's values from those that a sample comes to by itself: of the axis, and of either end of it. */
+    public static String held(String which) {
+        return text("trial.held" + which);
+    }
+
+    /** Pattern of what a step that fits itself is fitted by. */
+    static String fitted(StepDescription step) {
+        return text("step." + step.id() + ".fitted");
+    }
+
     /** What people call a measure. */
     public static String title(Measure measure) {
         return text("measure." + measure.id() + ".title");

@@ -22,6 +22,8 @@ import keentally.core.picture.PlaneF;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.setting.Values;
 import keentally.core.step.ClusterStep;
+import keentally.core.step.LevelsStep;
+import keentally.core.step.ThresholdStep;
 import keentally.core.work.Cancel;
 import keentally.core.work.Workers;
 import org.junit.jupiter.api.Test;
@@ -213,6 +215,36 @@ class HoldingTest {
                 .values();
         assertThat(held.with(step.id(), other).steps().getFirst().held()).isEmpty();
         assertThat(MethodTree.canonical(held)).isEqualTo(MethodTree.canonical(held.with(step.id(), moved.values())));
+    }
+
+    /** Another side or other names leave a step held; another rule or number of groups makes it find anew. */
+    @Test
+    void onlyWhatTheFindingHangsOnLetsGo() throws RunFault {
+        Picture picture = Picture.grey(plane(new Chance(1), 0, 30, 20));
+        Method cut = ON_GREY.getFirst();
+        Held origin = new Held(cut.steps().getFirst().values(), List.of("a"), DAY);
+        MethodStep held = cut.hold("threshold-1", found(cut, List.of(picture)), origin)
+                .steps()
+                .getFirst();
+        MethodStep dark = held.with(held.values().withTree(ThresholdStep.KEEP, "dark"));
+        assertThat(dark.held().orElseThrow().free()).isEqualTo(origin.free().withTree(ThresholdStep.KEEP, "dark"));
+        assertThat(dark.values().find(ThresholdStep.CUT))
+                .isEqualTo(held.values().find(ThresholdStep.CUT));
+        assertThat(held.isHeld(ThresholdStep.CUT)).isTrue();
+        assertThat(held.isHeld(ThresholdStep.KEEP)).isFalse();
+        MethodStep ruled = held.with(held.values().withTree(ThresholdStep.RULE, "triangle"));
+        assertThat(ruled.held()).isEmpty();
+        assertThat(ruled.fitting()).isPresent();
+        Method groups = ON_GREY.getLast();
+        Held three = new Held(groups.steps().getFirst().values(), List.of("a"), DAY);
+        MethodStep clusters = groups.hold("cluster-1", found(groups, List.of(picture)), three)
+                .steps()
+                .getFirst();
+        MethodStep four = clusters.with(clusters.values().withTree(ClusterStep.K, 4));
+        assertThat(four.held()).isEmpty();
+        assertThat(four.values()).isEqualTo(three.free().withTree(ClusterStep.K, 4));
+        MethodStep named = clusters.with(clusters.values().withTree(LevelsStep.NAMES, List.of("x", "y", "z")));
+        assertThat(named.held()).isPresent();
     }
 
     @Test

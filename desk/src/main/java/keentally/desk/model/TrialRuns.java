@@ -2,6 +2,8 @@ package keentally.desk.model;
 
 import java.util.Optional;
 import keentally.core.method.Method;
+import keentally.core.method.MethodStep;
+import keentally.core.run.Holding;
 import keentally.core.run.Progress;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
@@ -71,6 +73,11 @@ public final class TrialRuns {
     @FunctionalInterface
     public interface Reading {
         TrialSample ready(Cancel cancel) throws FileFault;
+    }
+
+    /** What a step is fitted to when it is held: on one sample after another. */
+    public Holding holding(MethodStep step, Cancel cancel) {
+        return new Holding(step, runner, cancel);
     }
 
     public Run run(Method method, Sample sample, int upTo, Cancel cancel) throws RunFault {

@@ -10,7 +10,7 @@ final class FairPanel extends VBox implements StationPanel.Body {
         Tuning tuning = new Tuning(desk, stepId);
         getStyleClass().add("fair-panel");
         for (Setting<?> setting : tuning.step().description().settings()) {
-            if (setting.applies(tuning.step().values())) {
+            if (tuning.isShown(setting)) {
                 getChildren().add(new SettingRow(tuning, setting));
             }
         }

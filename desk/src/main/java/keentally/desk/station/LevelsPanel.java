@@ -54,7 +54,7 @@ final class LevelsPanel extends VBox implements StationPanel.Body {
         histogram.setPrefHeight(HISTOGRAM);
         getStyleClass().add("fair-panel");
         for (Setting<?> setting : tuning.step().description().settings()) {
-            if (setting.applies(tuning.step().values()) && setting != LevelsStep.NAMES) {
+            if (tuning.isShown(setting) && setting != LevelsStep.NAMES) {
                 getChildren().add(new SettingRow(tuning, setting));
             }
         }

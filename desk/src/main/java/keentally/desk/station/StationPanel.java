@@ -206,6 +206,7 @@ public final class StationPanel extends VBox {
         Label question = Prose.of(Words.question(step.description()), "question");
         getChildren().addAll(title(number + "  " + Words.title(step.description())), question);
         getChildren().add(new SharedSection(desk, step));
+        HeldSection.of(desk, step).ifPresent(getChildren()::add);
         if (!(body instanceof FairPanel)) {
             question.setTooltip(new Tooltip(Words.help(step.description())));
         } else {

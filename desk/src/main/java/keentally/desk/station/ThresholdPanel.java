@@ -52,7 +52,7 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
         HBox ends = new HBox();
         ends.getStyleClass().add("setting-pair");
         for (Setting<?> setting : tuning.step().description().settings()) {
-            if (setting.applies(tuning.step().values())) {
+            if (tuning.isShown(setting)) {
                 boolean end = setting == ThresholdStep.LOW || setting == ThresholdStep.HIGH;
                 (end ? ends : this).getChildren().add(new SettingRow(tuning, setting));
             }

@@ -14,6 +14,7 @@ import keentally.core.method.MethodStep;
 import keentally.core.run.Lanes.Urgency;
 import keentally.core.run.Run;
 import keentally.core.setting.ChoiceSetting;
+import keentally.core.setting.ListSetting;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
 import keentally.core.step.Beginning;
@@ -72,6 +73,15 @@ final class Tuning {
 
     MethodStep step() {
         return desk.method().step(stepId).orElseThrow();
+    }
+
+    /** Whether a setting stands in the panel: it has an effect, and is not what the station is held at. */
+    boolean isShown(Setting<?> setting) {
+        boolean onlyHeld = setting instanceof ListSetting<?> list
+                && !list.required()
+                && list.usual().isEmpty()
+                && !step().values().isSet(setting);
+        return setting.applies(step().values()) && !step().isHeld(setting) && !onlyHeld;
     }
 
     /** The value as it would stand in a file; null where it has none. */

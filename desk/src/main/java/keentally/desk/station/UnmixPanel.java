@@ -54,7 +54,7 @@ final class UnmixPanel extends VBox implements StationPanel.Body {
         this.tool = new StrokeTool(this::shown, s -> {}, this::stroked, () -> {}).onlyWhile(() -> asked.get() >= 0);
         getStyleClass().add("fair-panel");
         for (Setting<?> setting : tuning.step().description().settings()) {
-            if (setting.applies(tuning.step().values())) {
+            if (tuning.isShown(setting)) {
                 getChildren().add(new SettingRow(tuning, setting));
             }
         }
