@@ -13,7 +13,7 @@ import keentally.core.quantity.LengthUnit;
  * @param angle 1 for an angle
  * @param mass 1 for a mass, in grams
  */
-record Kind(double length, double signal, double angle, double mass) {
+public record Kind(double length, double signal, double angle, double mass) {
     static final Kind PLAIN = new Kind(0, 0, 0, 0);
     static final Kind MASS = new Kind(0, 0, 0, 1);
 
@@ -52,7 +52,7 @@ record Kind(double length, double signal, double angle, double mass) {
     }
 
     /** As in names of columns: {@code um2}, {@code per_um}, {@code g_per_mm2}, {@code deg}, or nothing. */
-    String unitId(LengthUnit unit) {
+    public String unitId(LengthUnit unit) {
         List<String> over = new ArrayList<>();
         List<String> under = new ArrayList<>();
         add(mass, "g", true, over, under);
@@ -65,7 +65,7 @@ record Kind(double length, double signal, double angle, double mass) {
     }
 
     /** As on screen: µm², 1/µm, g/mm², °, or nothing. */
-    String unitSymbol(LengthUnit unit) {
+    public String unitSymbol(LengthUnit unit) {
         List<String> over = new ArrayList<>();
         List<String> under = new ArrayList<>();
         add(mass, "g", false, over, under);

@@ -71,7 +71,7 @@ public final class SampleNumber {
     public record Reading(SampleNumber number, double px, Optional<String> why) {
         /** As it is told. */
         public double told(PixelSize size) {
-            return size.power(px, number.lengths());
+            return size.power(px, number.kind().length());
         }
     }
 
@@ -117,9 +117,9 @@ public final class SampleNumber {
         return limits;
     }
 
-    /** How often lengths are multiplied into it. */
-    public double lengths() {
-        return root.kind().length();
+    /** What it is made of, and so its unit. */
+    public Kind kind() {
+        return root.kind();
     }
 
     /** As in names of columns: {@code per_mm2}, or nothing. */

@@ -26,6 +26,7 @@ public sealed interface Thing {
      * @param method the id of the study's method that is used on it
      * @param mass what it weighs, where that is known
      * @param numbers that were typed for it, by the names that formulas know them by
+     * @param leftOut why it takes no part in sums and comparisons, where it takes none
      */
     record SampleThing(
             SlideLabel label,
@@ -34,7 +35,8 @@ public sealed interface Thing {
             List<Field.Part> field,
             String method,
             Optional<Mass> mass,
-            SortedMap<String, Double> numbers)
+            SortedMap<String, Double> numbers,
+            Optional<String> leftOut)
             implements Thing {
         public SampleThing {
             field = List.copyOf(field);
@@ -51,7 +53,8 @@ public sealed interface Thing {
                     List.of(),
                     method,
                     Optional.empty(),
-                    Collections.emptySortedMap());
+                    Collections.emptySortedMap(),
+                    Optional.empty());
         }
 
         public String name() {
@@ -68,32 +71,37 @@ public sealed interface Thing {
         }
 
         public SampleThing with(SlideLabel other) {
-            return new SampleThing(other, picture, calibration, field, method, mass, numbers);
+            return new SampleThing(other, picture, calibration, field, method, mass, numbers, leftOut);
         }
 
         public SampleThing with(PictureRef other) {
-            return new SampleThing(label, other, calibration, field, method, mass, numbers);
+            return new SampleThing(label, other, calibration, field, method, mass, numbers, leftOut);
         }
 
         public SampleThing with(Optional<Calibration> other) {
-            return new SampleThing(label, picture, other, field, method, mass, numbers);
+            return new SampleThing(label, picture, other, field, method, mass, numbers, leftOut);
         }
 
         public SampleThing with(List<Field.Part> other) {
-            return new SampleThing(label, picture, calibration, other, method, mass, numbers);
+            return new SampleThing(label, picture, calibration, other, method, mass, numbers, leftOut);
         }
 
         public SampleThing weighing(Optional<Mass> other) {
-            return new SampleThing(label, picture, calibration, field, method, other, numbers);
+            return new SampleThing(label, picture, calibration, field, method, other, numbers, leftOut);
         }
 
         /** With other numbers typed for it. */
         public SampleThing numbered(SortedMap<String, Double> other) {
-            return new SampleThing(label, picture, calibration, field, method, mass, other);
+            return new SampleThing(label, picture, calibration, field, method, mass, other, leftOut);
+        }
+
+        /** Left out of sums and comparisons for a reason; empty for taking part. */
+        public SampleThing leavingOut(Optional<String> reason) {
+            return new SampleThing(label, picture, calibration, field, method, mass, numbers, reason);
         }
 
         public SampleThing using(String otherMethod) {
-            return new SampleThing(label, picture, calibration, field, otherMethod, mass, numbers);
+            return new SampleThing(label, picture, calibration, field, otherMethod, mass, numbers, leftOut);
         }
     }
 

@@ -19,11 +19,11 @@ import keentally.study.document.FieldRequest;
 import keentally.study.file.FileFault;
 import keentally.study.picture.PictureFile;
 import keentally.study.picture.ReferencePictures;
+import keentally.study.run.Guarded;
 import keentally.study.run.SampleOrder;
 import keentally.study.run.SampleRecord;
 import keentally.study.run.SampleRun;
 import keentally.study.store.PictureShelf;
-import org.slf4j.LoggerFactory;
 
 /** Runs a method over pictures and fills a folder with tables and pictures, each written as it comes. */
 public final class BatchRun {
@@ -106,27 +106,20 @@ public final class BatchRun {
     }
 
     private SampleRecord record(int index, ResultFolder folder, Workers hands) throws FolderFault {
-        PictureOrder wanted = order.samples().get(index);
-        String name = names.get(index);
-        try {
-            return ran(index, folder, hands);
-        } catch (FolderFault e) {
-            throw e;
-        } catch (FileFault | IllegalArgumentException e) {
-            return SampleRecord.unread(name, order.method(), e.getMessage());
-        } catch (OutOfMemoryError e) {
-            return SampleRecord.unread(
-                    name, order.method(), wanted.file() + " needs more memory than this program may use.");
-        } catch (CancelledException e) {
-            throw e;
-        } catch (RuntimeException | StackOverflowError e) {
-            LoggerFactory.getLogger(BatchRun.class).error("a sample fell", e);
-            return SampleRecord.unread(
-                    name,
-                    order.method(),
-                    "Something went wrong inside the program with " + wanted.file()
-                            + "; its log says more, and the other pictures went on.");
+        AtomicReference<FolderFault> fault = new AtomicReference<>();
+        String file = order.samples().get(index).file().toString();
+        SampleRecord record = Guarded.record(names.get(index), order.method(), file, () -> {
+            try {
+                return ran(index, folder, hands);
+            } catch (FolderFault e) {
+                fault.set(e);
+                throw e;
+            }
+        });
+        if (fault.get() != null) {
+            throw fault.get();
         }
+        return record;
     }
 
     /**

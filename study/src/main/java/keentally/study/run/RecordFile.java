@@ -11,6 +11,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import keentally.core.measure.Column;
 import keentally.core.measure.Formula;
+import keentally.core.measure.Kind;
 import keentally.core.measure.Measure;
 import keentally.core.measure.OwnColumn;
 import keentally.core.method.Departures;
@@ -111,7 +112,13 @@ public final class RecordFile {
         Map<String, Object> tree = new LinkedHashMap<>();
         tree.put("name", own.name());
         tree.put("formula", own.formula());
-        tree.put("lengths", own.lengths());
+        tree.put(
+                "kind",
+                List.of(
+                        own.kind().length(),
+                        own.kind().signal(),
+                        own.kind().angle(),
+                        own.kind().mass()));
         tree.put("px", number(own.px()));
         own.why().ifPresent(w -> tree.put("why", w));
         return tree;
@@ -145,11 +152,7 @@ public final class RecordFile {
         List<Object> columns = new ArrayList<>();
         for (int c = 0; c < rows.columns().size(); c++) {
             int column = c;
-            Map<String, Object> of = new LinkedHashMap<>();
-            of.put("id", rows.columns().get(c).id());
-            if (rows.columns().get(c) instanceof OwnColumn own) {
-                of.put("formula", own.formula().toString());
-            }
+            Map<String, Object> of = column(rows.columns().get(c));
             of.put(
                     "px",
                     IntStream.range(0, rows.count())
@@ -161,14 +164,36 @@ public final class RecordFile {
         return tree;
     }
 
+    /** What a column is, as it stands in files. */
+    public static Map<String, Object> column(Column column) {
+        Map<String, Object> of = new LinkedHashMap<>();
+        of.put("id", column.id());
+        if (column instanceof OwnColumn own) {
+            of.put("formula", own.formula().toString());
+        }
+        return of;
+    }
+
+    /** @throws IllegalArgumentException where there is no such measure */
+    public static Column readColumn(Map<?, ?> tree) {
+        String id = (String) tree.get("id");
+        return tree.get("formula") instanceof String formula
+                ? new OwnColumn(id, Formula.of(formula))
+                : Measure.find(id).orElseThrow(() -> new IllegalArgumentException("no measure is called " + id));
+    }
+
     private static Double number(double value) {
         return Double.isFinite(value) ? value : null;
     }
 
     /** @throws IllegalArgumentException where the text is no record */
     public static SampleRecord read(String text) {
+        return readTree((Map<?, ?>) Json.parse(text));
+    }
+
+    /** @throws IllegalArgumentException where the tree is no record */
+    public static SampleRecord readTree(Map<?, ?> tree) {
         try {
-            Map<?, ?> tree = (Map<?, ?>) Json.parse(text);
             if (!FORMAT.equals(tree.get("format")) || !Integer.valueOf(VERSION).equals(tree.get("version"))) {
                 throw new IllegalArgumentException("expected a " + FORMAT + " of version " + VERSION);
             }
@@ -256,10 +281,11 @@ public final class RecordFile {
     }
 
     private static OwnNumber readOwn(Map<?, ?> tree) {
+        double[] kind = amounts((List<?>) tree.get("kind"));
         return new OwnNumber(
                 (String) tree.get("name"),
                 (String) tree.get("formula"),
-                amount(tree.get("lengths")),
+                new Kind(kind[0], kind[1], kind[2], kind[3]),
                 amount(tree.get("px")),
                 Optional.ofNullable((String) tree.get("why")));
     }
@@ -268,12 +294,7 @@ public final class RecordFile {
         List<Column> columns = new ArrayList<>();
         List<double[]> px = new ArrayList<>();
         maps(tree.get("columns")).forEach(c -> {
-            String id = (String) c.get("id");
-            columns.add(
-                    c.get("formula") instanceof String formula
-                            ? new OwnColumn(id, Formula.of(formula))
-                            : Measure.find(id)
-                                    .orElseThrow(() -> new IllegalArgumentException("no measure is called " + id)));
+            columns.add(readColumn(c));
             px.add(amounts((List<?>) c.get("px")));
         });
         int[] phases = ((List<?>) tree.get("phases"))

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import keentally.core.measure.Kind;
 import keentally.core.measure.SampleNumber;
 import keentally.core.method.Departures;
 import keentally.core.method.Method;
@@ -104,20 +105,32 @@ public record SampleRecord(
      * A number of the sample.
      *
      * @param formula as it was written
-     * @param lengths how often lengths are multiplied into it
+     * @param kind what it is made of, and so its unit
      * @param px in pixels; not-a-number where it is empty
      * @param why it is empty, where it is
      */
-    public record OwnNumber(String name, String formula, double lengths, double px, Optional<String> why) {
+    public record OwnNumber(String name, String formula, Kind kind, double px, Optional<String> why) {
         static OwnNumber of(SampleNumber.Reading reading) {
             SampleNumber number = reading.number();
-            return new OwnNumber(number.name(), number.formula(), number.lengths(), reading.px(), reading.why());
+            return new OwnNumber(number.name(), number.formula(), number.kind(), reading.px(), reading.why());
+        }
+
+        /** As in names of columns: {@code per_mm2}, or nothing. */
+        public String unitId(LengthUnit unit) {
+            return kind.unitId(unit);
+        }
+
+        /** As on screen: 1/mm², or nothing. */
+        public String unitSymbol(LengthUnit unit) {
+            return kind.unitSymbol(unit);
         }
 
         /** As it is told; empty where there is none, or where it has a unit of length and no pixel has a size. */
         public OptionalDouble told(PixelSize size) {
-            boolean untold = lengths != 0 && !size.isReal();
-            return Double.isNaN(px) || untold ? OptionalDouble.empty() : OptionalDouble.of(size.power(px, lengths));
+            boolean untold = kind.length() != 0 && !size.isReal();
+            return Double.isNaN(px) || untold
+                    ? OptionalDouble.empty()
+                    : OptionalDouble.of(size.power(px, kind.length()));
         }
     }
 

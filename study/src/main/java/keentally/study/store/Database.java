@@ -33,7 +33,7 @@ final class Database implements AutoCloseable {
 
     /**
      * 2 since versions and rows have sums, and hand work is written as what was added; 3 since things are counted by hand, in classes,
-     * which a program that knows of neither would take for damage.
+     * which a program that knows of neither would take for damage; 5 since samples have numbers, steps can be held, and there are ledgers.
      */
     static final int LAYOUT = 5;
 
@@ -77,6 +77,7 @@ final class Database implements AutoCloseable {
         Database database = open(file, true, true);
         database.handle.useTransaction(h -> {
             TABLES.forEach(h::execute);
+            new LedgerTable(h).make();
             h.execute("PRAGMA user_version = " + LAYOUT);
             h.execute("PRAGMA application_id = " + APPLICATION);
         });
@@ -230,6 +231,7 @@ final class Database implements AutoCloseable {
             sum();
         }
         if (layout() < LAYOUT) {
+            ledger().make();
             handle.execute("PRAGMA user_version = " + LAYOUT);
         }
     }
@@ -438,6 +440,10 @@ final class Database implements AutoCloseable {
         return handle.createQuery("SELECT count(*) FROM packed")
                 .mapTo(Long.class)
                 .one();
+    }
+
+    LedgerTable ledger() {
+        return new LedgerTable(handle);
     }
 
     void copyInto(Path file) {

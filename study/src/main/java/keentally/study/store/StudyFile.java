@@ -8,6 +8,7 @@ import java.nio.file.Path;
 import java.sql.SQLException;
 import java.util.ArrayDeque;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutionException;
@@ -433,6 +434,34 @@ public final class StudyFile implements AutoCloseable {
     /** How many pictures are packed in. */
     public long packedCount() throws FileFault {
         return onKeeper("read", database::packedCount);
+    }
+
+    /** Keeps a row of the ledger, with the whole record and a thumbnail, in place of what the sample had before. */
+    public void keepRow(String sample, String row, String record, Optional<byte[]> thumbnail) throws FileFault {
+        if (isReadOnly()) {
+            throw new FileFault(
+                    file + " is read-only, so no row of the ledger can be kept; save a copy of the study first.");
+        }
+        onKeeper("written", () -> {
+            checkIdentity();
+            database.ledger().put(sample, row, record, thumbnail);
+            return null;
+        });
+    }
+
+    /** The rows of the ledger, by sample. */
+    public Map<String, String> rows() throws FileFault {
+        return onKeeper("read", () -> database.ledger().rows());
+    }
+
+    /** The thumbnail that a sample's row has. */
+    public Optional<byte[]> thumbnail(String sample) throws FileFault {
+        return onKeeper("read", () -> database.ledger().thumbnail(sample));
+    }
+
+    /** The whole record that a sample's row is made of. */
+    public Optional<String> record(String sample) throws FileFault {
+        return onKeeper("read", () -> database.ledger().record(sample));
     }
 
     private <T> T onKeeper(String intention, Callable<T> what) throws FileFault {

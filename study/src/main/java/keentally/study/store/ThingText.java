@@ -238,6 +238,7 @@ final class ThingText {
         if (!sample.numbers().isEmpty()) {
             tree.put("numbers", sample.numbers());
         }
+        sample.leftOut().ifPresent(why -> tree.put("leftOut", why));
         return tree;
     }
 
@@ -284,7 +285,8 @@ final class ThingText {
                 texts(tree.get("field")).stream().map(FieldText::read).toList(),
                 (String) tree.get("method"),
                 Optional.ofNullable((String) tree.get("mass")).map(Mass::of),
-                numbers(tree.get("numbers")));
+                numbers(tree.get("numbers")),
+                Optional.ofNullable((String) tree.get("leftOut")));
     }
 
     private static SortedMap<String, Double> numbers(Object tree) {

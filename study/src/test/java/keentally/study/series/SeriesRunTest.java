@@ -1,0 +1,243 @@
+package keentally.study.series;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.concurrent.ConcurrentSkipListMap;
+import keentally.core.measure.SampleNumber;
+import keentally.core.measure.SampleNumber.Limits;
+import keentally.core.method.Method;
+import keentally.core.picture.Plane8;
+import keentally.core.quantity.LengthUnit;
+import keentally.core.quantity.Scale;
+import keentally.core.stats.FieldStatistics;
+import keentally.core.step.References;
+import keentally.core.work.Cancel;
+import keentally.core.work.CancelledException;
+import keentally.core.work.Workers;
+import keentally.study.document.Calibration;
+import keentally.study.document.PictureRef;
+import keentally.study.document.SlideLabel;
+import keentally.study.document.Study;
+import keentally.study.document.Thing.SampleThing;
+import keentally.study.file.FileFault;
+import keentally.study.picture.PictureWriter;
+import keentally.study.run.RecordFile;
+import keentally.study.store.PictureShelf;
+import keentally.study.store.StudyFile;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class SeriesRunTest {
+    private static final int SAMPLES = 8;
+
+    @TempDir
+    Path folder;
+
+    private final Workers workers = Workers.of(2);
+    private Study study = Study.empty();
+
+    @BeforeEach
+    void samples() throws Exception {
+        Method method = Method.empty("Dots", LengthUnit.UM)
+                .then("threshold", "rule", "otsu")
+                .withNumbers(List.of(SampleNumber.of("cover", "kept-area / field-area", List.of(), Limits.NONE)));
+        study = study.with(Study.FIRST_METHOD, method);
+        for (int i = 0; i < SAMPLES; i++) {
+            Path file = folder.resolve("p" + i + ".png");
+            PictureWriter.png(file, dots(i + 2));
+            SampleThing thing = SampleThing.of("p" + i, PictureRef.of(file, 1), Study.FIRST_METHOD)
+                    .with(Optional.of(Calibration.typed(Scale.of("2 um/px"))))
+                    .with(SlideLabel.of("p" + i).tagged(i % 2 == 0 ? "even" : "odd", Optional.empty()));
+            study = study.with("s" + i, thing);
+        }
+    }
+
+    @AfterEach
+    void close() {
+        workers.close();
+    }
+
+    private static Plane8 dots(int count) {
+        byte[] values = new byte[120 * 90];
+        for (int d = 0; d < count; d++) {
+            for (int y = 0; y < 6; y++) {
+                for (int x = 0; x < 6; x++) {
+                    values[(5 + d / 8 * 20 + y) * 120 + 5 + d % 8 * 14 + x] = (byte) 200;
+                }
+            }
+        }
+        return Plane8.of(120, 90, values);
+    }
+
+    private List<SeriesSample> all() {
+        return study.samples().stream().map(id -> SeriesSample.of(study, id)).toList();
+    }
+
+    private Map<String, String> run(List<SeriesSample> samples, int stopAfter) throws FileFault {
+        Map<String, String> rows = new ConcurrentSkipListMap<>();
+        Cancel cancel = new Cancel();
+        SeriesRun.Sink sink = (sample, outcome, done) -> {
+            rows.put(sample.id(), RowText.write(outcome.row()) + RecordFile.text(outcome.record()));
+            if (done == stopAfter) {
+                cancel.ask();
+            }
+        };
+        try {
+            SeriesRun.run(samples, new PictureShelf(Optional.empty()), References.NONE, workers, cancel, sink);
+        } catch (CancelledException e) {
+            assertThat(stopAfter).isPositive();
+        }
+        return rows;
+    }
+
+    @Test
+    void stoppedAndResumedItGivesWhatAnUndisturbedRunGives() throws Exception {
+        Map<String, String> undisturbed = run(all(), 0);
+        assertThat(undisturbed).hasSize(SAMPLES);
+        Map<String, String> first = run(all(), 3);
+        assertThat(first).hasSizeBetween(3, 4);
+        List<SeriesSample> left =
+                all().stream().filter(s -> !first.containsKey(s.id())).toList();
+        Map<String, String> whole = new TreeMap<>(first);
+        whole.putAll(run(left, 0));
+        assertThat(whole).isEqualTo(new TreeMap<>(undisturbed));
+    }
+
+    @Test
+    void rowsAreKeptWithTheStudyAndReadBackTheSame() throws Exception {
+        Path file = folder.resolve("s.tally");
+        try (StudyFile kept = StudyFile.create(file, study, StudyFile.Watch.SILENT)) {
+            SeriesRun.run(
+                    all(),
+                    new PictureShelf(Optional.of(kept)),
+                    References.NONE,
+                    workers,
+                    new Cancel(),
+                    (sample, outcome, done) -> kept.keepRow(
+                            sample.id(),
+                            RowText.write(outcome.row()),
+                            RecordFile.text(outcome.record()),
+                            outcome.thumbnail()));
+        }
+        try (StudyFile again = StudyFile.open(file, StudyFile.Watch.SILENT)) {
+            Map<String, String> rows = again.rows();
+            assertThat(rows).hasSize(SAMPLES);
+            rows.forEach((id, text) -> {
+                LedgerRow row = RowText.read(text);
+                assertThat(RowText.write(row)).isEqualTo(text);
+                assertThat(row.key())
+                        .as("nothing has changed")
+                        .isEqualTo(SeriesSample.of(again.history().study(), id).key());
+            });
+            assertThat(again.thumbnail("s1").orElseThrow()).startsWith((byte) 0x89, 'P', 'N', 'G');
+            assertThat(RecordFile.read(again.record("s3").orElseThrow())
+                            .numbers()
+                            .orElseThrow()
+                            .objects()
+                            .orElseThrow()
+                            .count())
+                    .isEqualTo(5);
+        }
+    }
+
+    @Test
+    void aSampleThatCannotBeRunIsARowWithItsReasonAndTheRestGoesOn() throws Exception {
+        Files.delete(folder.resolve("p2.png"));
+        Files.writeString(folder.resolve("p3.png"), "no picture");
+        Map<String, String> rows = run(all(), 0);
+        Ledger ledger = ledger(rows);
+        assertThat(rows).hasSize(SAMPLES);
+        LedgerColumn status = ledger.column("status").orElseThrow();
+        assertThat(status.text().apply(ledger.entries().get(2))).contains("p2.png is missing");
+        assertThat(status.text().apply(ledger.entries().get(3))).contains("p3.png");
+        assertThat(status.text().apply(ledger.entries().get(4))).isEqualTo("ok");
+        assertThat(ledger.entries().get(2).counts()).isFalse();
+    }
+
+    @Test
+    void whatCannotBeKeptEndsTheRun() {
+        List<String> kept = new ArrayList<>();
+        SeriesRun.Sink full = (sample, outcome, done) -> {
+            if (done > 2) {
+                throw new FileFault("the disk is full.");
+            }
+            synchronized (kept) {
+                kept.add(sample.id());
+            }
+        };
+        assertThatThrownBy(() -> SeriesRun.run(
+                        all(), new PictureShelf(Optional.empty()), References.NONE, workers, new Cancel(), full))
+                .isInstanceOf(FileFault.class)
+                .hasMessage("the disk is full.");
+        assertThat(kept).hasSize(2);
+    }
+
+    private Ledger ledger(Map<String, String> rows) throws IOException {
+        List<LedgerEntry> entries = new ArrayList<>();
+        for (String id : study.samples()) {
+            String text = rows.get(id);
+            Optional<LedgerRow> row = Optional.ofNullable(text)
+                    .map(t -> RowText.read(t.substring(0, t.indexOf("{\"format\"", 20) < 0 ? t.length() : end(t))));
+            entries.add(new LedgerEntry(id, study.sample(id).orElseThrow(), "Dots", row, false));
+        }
+        return Ledger.of(entries, LengthUnit.UM);
+    }
+
+    /** Where the row ends and the record begins. */
+    private static int end(String both) {
+        return both.lastIndexOf("{\"format\"");
+    }
+
+    @Test
+    void theLedgerHasNumbersAndGroupsThem() throws Exception {
+        Ledger ledger = ledger(run(all(), 0));
+        LedgerColumn count = ledger.column("count").orElseThrow();
+        assertThat(ledger.entries().stream().map(count.value()::applyAsDouble))
+                .containsExactly(2.0, 3.0, 4.0, 5.0, 6.0, 7.0, 8.0, 9.0);
+        LedgerColumn cover = ledger.column("cover").orElseThrow();
+        assertThat(cover.value().applyAsDouble(ledger.entries().getFirst())).isEqualTo(72 / 10800.0);
+        LedgerColumn area = ledger.column("mean_area_um2").orElseThrow();
+        assertThat(area.title()).isEqualTo("Mean of Area, µm²");
+        assertThat(area.value().applyAsDouble(ledger.entries().get(5))).isEqualTo(144);
+        assertThat(ledger.column("count_per_um2")
+                        .orElseThrow()
+                        .value()
+                        .applyAsDouble(ledger.entries().getFirst()))
+                .isEqualTo(2 / 43200.0);
+        study = study.with("s6", study.sample("s6").orElseThrow().leavingOut(Optional.of("out of focus")));
+        Map<String, FieldStatistics> groups = ledger(run(all(), 0)).statistics(count);
+        assertThat(groups.keySet()).containsExactly("even", "odd");
+        assertThat(groups.get("even").count()).as("one is left out").isEqualTo(3);
+        assertThat(groups.get("even").mean()).isEqualTo(4);
+        assertThat(groups.get("odd").mean()).isEqualTo(6);
+    }
+
+    @Test
+    void anotherSettingScaleOrHandIsAnotherKey() {
+        String key = SeriesSample.of(study, "s0").key();
+        SampleThing thing = study.sample("s0").orElseThrow();
+        List<Study> others = List.of(
+                study.with("s0", thing.with(Optional.of(Calibration.typed(Scale.of("3 um/px"))))),
+                study.with("s0", thing.numbered(new TreeMap<>(Map.of("dose", 1.0)))),
+                study.with(Study.FIRST_METHOD, study.method(Study.FIRST_METHOD).mute("threshold-1", true)),
+                study.with(Study.FIRST_METHOD, study.method(Study.FIRST_METHOD).then("fill-holes")));
+        assertThat(others.stream().map(s -> SeriesSample.of(s, "s0").key()))
+                .doesNotContain(key)
+                .doesNotHaveDuplicates();
+        Study left = study.with("s0", thing.leavingOut(Optional.of("why")));
+        assertThat(SeriesSample.of(left, "s0").key())
+                .as("its numbers are the same")
+                .isEqualTo(key);
+    }
+}
