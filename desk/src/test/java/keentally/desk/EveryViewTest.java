@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.util.List;
 import javafx.scene.control.Button;
 import javafx.scene.control.ToggleButton;
+import keentally.core.measure.SampleNumber;
 import keentally.core.setting.ChoiceSetting;
 import keentally.desk.objects.ObjectsPane;
 import keentally.desk.picture.PictureModel.Section;
@@ -128,6 +129,29 @@ class EveryViewTest {
         desk.saveTo(folder.resolve("out.png"));
         walk.overOneByOne("two views", "pair", EveryViewTest::nothing);
         walk.overOneByOne("the comparison", "compare", () -> desk.pair().open().set(true));
+        walked(35);
+    }
+
+    @Test
+    void everyControlOfTheLedgerAndOfTheNumbers() throws Exception {
+        desk = DeskDriver.smallDemo(folder);
+        desk.show("s1", "threshold-1");
+        desk.click("view-ledger");
+        walk = new ControlWalk(desk);
+        desk.saveTo(folder.resolve("out.csv"));
+        for (int round = 0; round < 2; round++) {
+            walk.overOneByOne("the ledger", "ledger", EveryViewTest::nothing);
+            walk.overOneByOne("beside the ledger", "ledger-side", EveryViewTest::nothing);
+            desk.settleBeside();
+        }
+        desk.click("view-bench");
+        desk.onFx(() -> desk.model()
+                .change(
+                        "numbers",
+                        m -> m.withNumbers(List.of(
+                                SampleNumber.of("dose", "count * doses", List.of(), SampleNumber.Limits.NONE)))));
+        walk.overOneByOne(
+                "the numbers", "station-panel", () -> desk.model().numbersOpen().set(true));
         walked(35);
     }
 

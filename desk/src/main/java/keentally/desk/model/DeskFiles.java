@@ -163,6 +163,17 @@ public final class DeskFiles {
         });
     }
 
+    /** Writes the rows of samples, or what is made of them. */
+    public void takeLedger(Path file, LedgerWriting writing) {
+        write(file, work -> writing.write(file));
+    }
+
+    /** What writes into a file of a name. */
+    @FunctionalInterface
+    public interface LedgerWriting {
+        void write(Path file) throws FileFault;
+    }
+
     private void write(Path file, Writing writing) {
         boolean input = desk.study().get().samples().stream()
                 .flatMap(id -> desk.study().get().sample(id).orElseThrow().picture().sources().stream())

@@ -234,6 +234,15 @@ public final class SampleActions {
         change(Texts.of("action.weigh", name), id, s -> s.weighing(mass));
     }
 
+    /** @param reason why a sample takes no part in sums and comparisons; empty where it does */
+    public void leaveOut(String id, Optional<String> reason) {
+        String name = thing(id).map(SampleThing::name).orElse("");
+        change(
+                Texts.of(reason.isPresent() ? "action.leave-out" : "action.take-in", name),
+                id,
+                s -> s.leavingOut(reason));
+    }
+
     /** Numbers that were typed for a sample. @param name the one that was typed last */
     public void type(String id, String name, SortedMap<String, Double> numbers) {
         change(Texts.of("action.typed", name), id, s -> s.numbered(numbers));

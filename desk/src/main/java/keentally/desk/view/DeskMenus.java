@@ -88,6 +88,9 @@ final class DeskMenus {
                 item("open", "Shortcut+O", () -> window.choosePictures()),
                 item("folder", "", () -> window.chooseFolder()),
                 line(),
+                item("series", "", () -> window.runSeries()),
+                item("leave-out", "", () -> window.leaveOutChosen()),
+                line(),
                 undo,
                 redo,
                 line(),
@@ -224,6 +227,7 @@ final class DeskMenus {
                 "look",
                 item("bench", "", () -> window.showBench()),
                 item("objects", "", () -> window.showObjects()),
+                item("ledger", "", () -> window.showLedger()),
                 item("tally", "", () -> window.showTally()),
                 item("compare", "", () -> window.showCompare()));
         for (ObjectsPane.Together how : ObjectsPane.Together.values()) {

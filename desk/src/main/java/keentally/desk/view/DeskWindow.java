@@ -31,6 +31,9 @@ import keentally.core.step.Steps;
 import keentally.core.step.ThresholdStep;
 import keentally.desk.bring.BringDialog;
 import keentally.desk.bring.BringModel;
+import keentally.desk.ledger.LedgerModel;
+import keentally.desk.ledger.LedgerPane;
+import keentally.desk.ledger.LedgerSide;
 import keentally.desk.look.Ask;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
@@ -64,6 +67,7 @@ public final class DeskWindow {
     private static final double PANEL_WIDTH = 344;
     private static final double TABLE_WIDTH = 470;
     private static final double TALLY_WIDTH = 380;
+    private static final double LEDGER_WIDTH = 440;
 
     private final DeskModel desk;
     private final DeskFiles files;
@@ -84,6 +88,9 @@ public final class DeskWindow {
     private final DeskView table;
     private final DeskView count;
     private final DeskView compare;
+    private final DeskView ledger;
+    private final LedgerModel series;
+    private final LedgerPane rows;
     private final TallyModel tally;
     private final PairModel pair;
     private final ComparisonModel comparison;
@@ -149,7 +156,11 @@ public final class DeskWindow {
         this.count = new DeskView("tally", TALLY_WIDTH, true, trials::close, Optional.of(tally.tool()), () -> counting);
         ComparePane comparing = new ComparePane(comparison);
         this.compare = new DeskView("compare", PANEL_WIDTH, true, trials::close, Optional.empty(), () -> comparing);
-        this.rail = new Rail(List.of(bench, table, count, compare), this::stand);
+        this.series = new LedgerModel(desk, picture.actions(), Platform::runLater);
+        LedgerSide beside = new LedgerSide(series, this::showBench, take::ledgerPlot);
+        this.rows = new LedgerPane(series, beside, this::showBench, take::ledger);
+        this.ledger = new DeskView("ledger", LEDGER_WIDTH, true, trials::close, Optional.empty(), () -> beside);
+        this.rail = new Rail(List.of(bench, table, count, compare, ledger), this::stand);
         this.standing = bench;
         desk.numbersOpen().addListener(o -> numbers());
         root.setLeft(rail);
@@ -176,16 +187,28 @@ public final class DeskWindow {
     }
 
     private Region middle() {
-        StackPane ground = new StackPane(parted, empty(), starters, trials.tiles());
+        StackPane ground = new StackPane(parted, empty(), starters, trials.tiles(), rows);
+        rows.visibleProperty().bind(series.open());
         trials.tiles().visibleProperty().bind(trials.isOpen());
-        VBox middle = new VBox(
-                new StageBar(desk, stageModel, picture, stage), ground, new ProfileStrip(desk, picture, stageModel));
+        StageBar bar = new StageBar(desk, stageModel, picture, stage);
+        besideLedger(bar);
+        VBox middle = new VBox(bar, ground, new ProfileStrip(desk, picture, stageModel));
         VBox.setVgrow(ground, Priority.ALWAYS);
         HBox.setHgrow(middle, Priority.ALWAYS);
         side.getStyleClass().add("side");
-        HBox below = new HBox(tray, middle, side);
+        StackPane slides = new StackPane(tray);
+        besideLedger(slides);
+        HBox below = new HBox(slides, middle, side);
         VBox.setVgrow(below, Priority.ALWAYS);
-        return new VBox(new MethodLine(desk), below);
+        MethodLine line = new MethodLine(desk);
+        besideLedger(line);
+        return new VBox(line, below);
+    }
+
+    /** What is about one sample makes room for the rows of all. */
+    private void besideLedger(Region part) {
+        part.visibleProperty().bind(series.open().not());
+        part.managedProperty().bind(part.visibleProperty());
     }
 
     /** What the stage says while there is no sample. */
@@ -209,6 +232,7 @@ public final class DeskWindow {
                 .set(view.atEnd() || view == bench && desk.numbersOpen().get());
         picture.viewTool().set(view.tool());
         tally.open().set(view == count);
+        series.open().set(view == ledger);
         comparison.active().set(view == compare);
         if (view == compare) {
             comparison.begin();
@@ -230,6 +254,22 @@ public final class DeskWindow {
 
     void showObjects() {
         rail.show(table);
+    }
+
+    void showLedger() {
+        rail.show(ledger);
+    }
+
+    /** Runs the method of every sample, and shows the rows. */
+    void runSeries() {
+        showLedger();
+        series.run(desk.study().get().samples());
+    }
+
+    /** Leaves the rows of the ledger that are chosen out of its sums. */
+    void leaveOutChosen() {
+        showLedger();
+        rows.leaveOut();
     }
 
     void showTally() {

@@ -14,6 +14,7 @@ import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 import javafx.stage.FileChooser.ExtensionFilter;
 import javafx.stage.Stage;
+import keentally.desk.ledger.LedgerPane;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskFiles;
 import keentally.desk.model.DeskModel;
@@ -21,8 +22,11 @@ import keentally.desk.pair.PairPane;
 import keentally.desk.stage.StageView;
 import keentally.study.plot.DifferencePlot;
 import keentally.study.plot.HistogramPlot;
+import keentally.study.plot.LedgerPlot;
 import keentally.study.plot.SpreadPlot;
+import keentally.study.result.LedgerFile;
 import keentally.study.result.TakenAway;
+import keentally.study.series.Ledger;
 
 /** What can be taken away of the sample on the stage, each asked where to; as a menu, and for menus and find. */
 final class TakeAway {
@@ -147,6 +151,33 @@ final class TakeAway {
 
     void differences(DifferencePlot plot) {
         file("differences", "-differences", "png", "svg", "csv").ifPresent(f -> files.saveDifferences(f, plot));
+    }
+
+    void ledger(LedgerPane.Taken what, Ledger ledger) {
+        switch (what) {
+            case TABLE -> ledger("ledger", f -> LedgerFile.write(f, LedgerFile.csv(ledger)), "csv");
+            case GROUPS -> ledger("groups", f -> LedgerFile.write(f, LedgerFile.groupsCsv(ledger)), "csv");
+            case WORKBOOK -> ledger("ledger", f -> LedgerFile.xlsx(f, ledger), "xlsx");
+        }
+    }
+
+    void ledgerPlot(LedgerPlot plot) {
+        ledger("ledger-plot", plot::save, "png", "svg", "csv");
+    }
+
+    private void ledger(String name, DeskFiles.LedgerWriting writing, String... kinds) {
+        named(name, kinds).ifPresent(f -> files.takeLedger(f, writing));
+    }
+
+    /** Of the whole study rather than of a sample. */
+    private Optional<Path> named(String name, String... kinds) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(Texts.of("take." + name));
+        for (String kind : kinds) {
+            chooser.getExtensionFilters().add(new ExtensionFilter(kind.toUpperCase(Locale.ROOT), "*." + kind));
+        }
+        chooser.setInitialFileName(name + "." + kinds[0]);
+        return Optional.ofNullable(preferences.choose(chooser, window)).map(File::toPath);
     }
 
     void spread(SpreadPlot plot) {

@@ -45,6 +45,11 @@ public final class Ledger {
         return new Ledger(entries, unit);
     }
 
+    /** The same rows in another order. */
+    public Ledger ordered(List<LedgerEntry> order) {
+        return new Ledger(order, unit);
+    }
+
     public List<LedgerEntry> entries() {
         return entries;
     }
@@ -116,13 +121,16 @@ public final class Ledger {
         if (counted) {
             all.add(LedgerColumn.number("count", "Count", e -> objects(e, (o, s) -> o.count())));
             all.add(LedgerColumn.number(
-                    "count_per_" + unit.id() + "2",
-                    "Count per " + unit.symbol() + "²",
-                    e -> sized(
-                            e,
-                            (r, s) -> r.objects()
-                                    .map(o -> o.count() / s.area(field(r)))
-                                    .orElse(Double.NaN))));
+                    "count_per_mm2",
+                    "Count per mm²",
+                    e -> row(e, r -> {
+                        PixelSize mm = r.told(LengthUnit.MM);
+                        return mm.isReal()
+                                ? r.objects()
+                                        .map(o -> o.count() / mm.area(field(r)))
+                                        .orElse(Double.NaN)
+                                : Double.NaN;
+                    })));
             all.add(LedgerColumn.number(
                     "kept_area_" + unit.id() + "2",
                     "Kept area, " + unit.symbol() + "²",
@@ -270,7 +278,8 @@ public final class Ledger {
         return switch (entry.standing()) {
             case NOT_RUN -> "not run";
             case CHANGED -> "changed since it was run";
-            case FAILED -> entry.row().flatMap(r -> r.record().error()).orElse("");
+            case FAILED ->
+                entry.row().flatMap(r -> r.record().error()).map(Words::spoken).orElse("");
             case DONE -> entry.thing().leftOut().isPresent() ? "left out" : "ok";
         };
     }

@@ -2,6 +2,7 @@ package keentally.study.series;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -210,11 +211,11 @@ class SeriesRunTest {
         LedgerColumn area = ledger.column("mean_area_um2").orElseThrow();
         assertThat(area.title()).isEqualTo("Mean of Area, µm²");
         assertThat(area.value().applyAsDouble(ledger.entries().get(5))).isEqualTo(144);
-        assertThat(ledger.column("count_per_um2")
+        assertThat(ledger.column("count_per_mm2")
                         .orElseThrow()
                         .value()
                         .applyAsDouble(ledger.entries().getFirst()))
-                .isEqualTo(2 / 43200.0);
+                .isCloseTo(2 / 0.0432, within(1e-9));
         study = study.with("s6", study.sample("s6").orElseThrow().leavingOut(Optional.of("out of focus")));
         Map<String, FieldStatistics> groups = ledger(run(all(), 0)).statistics(count);
         assertThat(groups.keySet()).containsExactly("even", "odd");

@@ -1,0 +1,277 @@
+package keentally.desk.ledger;
+
+import java.awt.image.BufferedImage;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.application.Platform;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleObjectProperty;
+import javafx.geometry.HPos;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.TextField;
+import javafx.scene.image.ImageView;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import keentally.core.stats.FieldStatistics;
+import keentally.core.stats.LinearTrend;
+import keentally.core.stats.Outliers;
+import keentally.core.words.Figures;
+import keentally.desk.look.Pieces;
+import keentally.desk.look.PlotImages;
+import keentally.desk.look.Prose;
+import keentally.desk.look.Texts;
+import keentally.desk.model.Newest;
+import keentally.study.document.SlideLabel;
+import keentally.study.plot.LedgerPlot;
+import keentally.study.series.Ledger;
+import keentally.study.series.LedgerColumn;
+import keentally.study.series.LedgerEntry;
+
+/** One number over all samples: what the fields of each group say together, and a dot a sample. */
+public final class LedgerSide extends VBox {
+    private static final double WIDTH = 400;
+
+    private final LedgerModel model;
+    private final Runnable bench;
+    private final Newest newest;
+    private final ComboBox<LedgerColumn> numbers = new ComboBox<>();
+    private final ReadOnlyObjectWrapper<Optional<String>> number = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ObjectProperty<Against> against = new SimpleObjectProperty<>(Against.GROUP);
+    private final GridPane groups = new GridPane();
+    private final TextField wanted = new TextField("10");
+    private final ImageView picture = new ImageView();
+    private final Label trend = Prose.of("", "figure-line");
+    private final Label rule = Prose.of(Texts.of("ledger.rule"), "hint");
+    private Optional<LedgerPlot> plot = Optional.empty();
+    private Optional<LedgerPlot.Drawn> drawn = Optional.empty();
+    private boolean filling;
+
+    /** What the dots stand against. */
+    enum Against {
+        GROUP,
+        TAG
+    }
+
+    /**
+     * @param bench shows the Bench
+     * @param saving asks for a file's name and writes the plot into it
+     */
+    public LedgerSide(LedgerModel model, Runnable bench, Consumer<LedgerPlot> saving) {
+        super(10);
+        this.model = model;
+        this.bench = bench;
+        this.newest = new Newest(model.desk(), Platform::runLater);
+        setId("ledger-side");
+        getStyleClass().add("station-panel");
+        numbers.setId("ledger-number");
+        numbers.setMaxWidth(Double.MAX_VALUE);
+        numbers.setCellFactory(list -> cell());
+        numbers.setButtonCell(cell());
+        numbers.setOnAction(e -> {
+            if (!filling) {
+                number.set(Optional.ofNullable(numbers.getValue()).map(LedgerColumn::id));
+                show();
+            }
+        });
+        groups.setId("ledger-groups");
+        groups.setHgap(12);
+        groups.setVgap(4);
+        wanted.setId("ledger-wanted");
+        wanted.setPrefColumnCount(4);
+        wanted.textProperty().addListener(o -> groups());
+        HBox accuracy = new HBox(8, new Label(Texts.of("ledger.wanted")), wanted, new Label("%"));
+        accuracy.getStyleClass().add("row");
+        picture.setId("ledger-plot");
+        picture.setFitWidth(WIDTH);
+        picture.setPreserveRatio(true);
+        picture.setOnMouseClicked(e -> drawn.flatMap(
+                        d -> d.at(e.getX() / WIDTH * LedgerPlot.width(), e.getY() / WIDTH * LedgerPlot.width()))
+                .ifPresent(i -> {
+                    model.show(plot.orElseThrow().dots().get(i).id());
+                    bench.run();
+                }));
+        Label title = new Label(Texts.of("ledger.title"));
+        title.getStyleClass().add("station-title");
+        trend.setId("ledger-trend");
+        getChildren()
+                .addAll(
+                        title,
+                        Prose.of(Texts.of("ledger.question"), "question"),
+                        numbers,
+                        groups,
+                        accuracy,
+                        Pieces.choices("ledger-against", Against.values(), against),
+                        picture,
+                        trend,
+                        rule,
+                        Pieces.button("ledger-plot-save", "differences.save", () -> plot.ifPresent(saving)));
+        against.addListener(o -> show());
+        model.ledger().addListener((o, was, is) -> fill(is));
+        fill(model.ledger().get());
+    }
+
+    /** The id of the number that is looked at. */
+    ReadOnlyObjectProperty<Optional<String>> number() {
+        return number.getReadOnlyProperty();
+    }
+
+    private static ListCell<LedgerColumn> cell() {
+        return new ListCell<>() {
+            @Override
+            protected void updateItem(LedgerColumn item, boolean empty) {
+                super.updateItem(item, empty);
+                setText(empty || item == null ? "" : item.title());
+            }
+        };
+    }
+
+    private void fill(Ledger ledger) {
+        filling = true;
+        numbers.getItems().setAll(ledger.numbers());
+        Optional<LedgerColumn> now = number.get()
+                .flatMap(ledger::column)
+                .or(() -> ledger.numbers().stream()
+                        .findFirst()
+                        .filter(c ->
+                                ledger.entries().stream().anyMatch(e -> e.row().isPresent())));
+        numbers.setValue(now.orElse(null));
+        number.set(now.map(LedgerColumn::id));
+        filling = false;
+        show();
+    }
+
+    private Optional<LedgerColumn> column() {
+        return number.get().flatMap(model.ledger().get()::column);
+    }
+
+    private void show() {
+        groups();
+        Optional<LedgerColumn> column = column();
+        if (column.isEmpty()) {
+            picture.setImage(null);
+            plot = Optional.empty();
+            trend.setText("");
+            return;
+        }
+        Ledger ledger = model.ledger().get();
+        boolean tags = against.get() == Against.TAG;
+        boolean dark = PlotImages.isDark(getScene());
+        newest.ask(work -> {
+            LedgerPlot made = plot(ledger, column.get(), tags);
+            LedgerPlot.Drawn image = made.drawn(PlotImages.look(dark));
+            return () -> {
+                plot = Optional.of(made);
+                drawn = Optional.of(image);
+                BufferedImage pixels = image.image();
+                picture.setImage(PlotImages.of(pixels));
+                trend.setText(tags ? made.trend().map(this::told).orElse(Texts.of("ledger.no-trend")) : "");
+            };
+        });
+    }
+
+    private static LedgerPlot plot(Ledger ledger, LedgerColumn column, boolean tags) {
+        List<LedgerPlot.Dot> dots = new ArrayList<>();
+        for (List<LedgerEntry> group : ledger.groups().values()) {
+            double[] values = group.stream().mapToDouble(column.value()).toArray();
+            boolean[] far = Outliers.of(values);
+            for (int i = 0; i < values.length; i++) {
+                LedgerEntry entry = group.get(i);
+                double tag = entry.thing()
+                        .label()
+                        .amount()
+                        .map(SlideLabel.Amount::value)
+                        .orElse(Double.NaN);
+                dots.add(new LedgerPlot.Dot(
+                        entry.id(), entry.thing().name(), entry.thing().label().group(), tag, values[i], far[i]));
+            }
+        }
+        String unit = ledger.entries().stream()
+                .flatMap(e -> e.thing().label().amount().stream())
+                .map(SlideLabel.Amount::unit)
+                .filter(u -> !u.isEmpty())
+                .findFirst()
+                .orElse("");
+        Optional<String> across = tags
+                ? Optional.of(unit.isEmpty() ? Texts.of("ledger.tag") : Texts.of("ledger.tag.unit", unit))
+                : Optional.empty();
+        return new LedgerPlot(column.title(), across, dots);
+    }
+
+    private String told(LinearTrend of) {
+        String slope = Double.isNaN(of.slopeHalfWidth())
+                ? Figures.number(of.slope())
+                : Figures.number(of.slope()) + " \u00b1 " + Figures.number(of.slopeHalfWidth());
+        return Texts.of("ledger.trend", slope, Figures.fixed(of.rSquared(), 3), String.valueOf(of.count()));
+    }
+
+    private void groups() {
+        groups.getChildren().clear();
+        Optional<LedgerColumn> column = column();
+        if (column.isEmpty()) {
+            return;
+        }
+        double accuracy = accuracy();
+        List<String> heads = List.of("group", "fields", "mean", "sd", "interval", "accuracy", "needed");
+        for (int c = 0; c < heads.size(); c++) {
+            Label head = new Label(Texts.of("ledger.head." + heads.get(c)));
+            head.getStyleClass().add("setting-name");
+            head.setMinWidth(USE_PREF_SIZE);
+            add(head, c, 0);
+        }
+        int row = 1;
+        for (Map.Entry<String, FieldStatistics> group :
+                model.ledger().get().statistics(column.get()).entrySet()) {
+            FieldStatistics s = group.getValue();
+            String name = group.getKey().isEmpty() ? Texts.of("ledger.no-group") : group.getKey();
+            String needed = Double.isNaN(accuracy) || s.needed(accuracy).isEmpty()
+                    ? ""
+                    : Figures.number(s.needed(accuracy).getAsLong());
+            List<String> cells = List.of(
+                    name,
+                    Figures.number(s.count()),
+                    shown(s.mean()),
+                    shown(s.sd()),
+                    shown(s.halfWidth()),
+                    shown(s.relativeAccuracy()),
+                    needed);
+            for (int c = 0; c < cells.size(); c++) {
+                Label cell = new Label(cells.get(c));
+                cell.setId("group-" + row + "-" + heads.get(c));
+                if (c > 0) {
+                    cell.getStyleClass().add("figure");
+                    cell.setMinWidth(USE_PREF_SIZE);
+                }
+                add(cell, c, row);
+            }
+            row++;
+        }
+    }
+
+    private void add(Label label, int column, int row) {
+        groups.add(label, column, row);
+        GridPane.setHalignment(label, column == 0 ? HPos.LEFT : HPos.RIGHT);
+    }
+
+    private static String shown(double value) {
+        return Double.isNaN(value) ? "\u2013" : Figures.number(value);
+    }
+
+    private double accuracy() {
+        try {
+            double value = Double.parseDouble(
+                    Objects.requireNonNullElse(wanted.getText(), "").strip());
+            return value > 0 ? value : Double.NaN;
+        } catch (NumberFormatException e) {
+            return Double.NaN;
+        }
+    }
+}

@@ -1,0 +1,170 @@
+package keentally.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import javafx.scene.control.TableView;
+import keentally.core.picture.Plane8;
+import keentally.study.picture.PictureWriter;
+import keentally.study.series.LedgerEntry;
+import keentally.study.series.LedgerEntry.Standing;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** A series run, stopped and resumed; rows that no longer hold; a row left out with a reason; a row gone to; tables taken away. */
+class LedgerWindowTest {
+    private static final int SAMPLES = 6;
+
+    @TempDir
+    Path folder;
+
+    private DeskDriver desk;
+
+    @BeforeEach
+    void samplesOfOneMethod() throws Exception {
+        desk = DeskDriver.start(folder);
+        List<Path> files = new ArrayList<>();
+        for (int i = 0; i < SAMPLES; i++) {
+            files.add(folder.resolve("p" + i + ".png"));
+            PictureWriter.png(files.get(i), dots(i + 2));
+        }
+        desk.open(files.toArray(Path[]::new));
+        desk.quiet();
+        desk.stations("threshold");
+        desk.settle();
+        desk.click("view-ledger");
+        desk.quiet();
+    }
+
+    @AfterEach
+    void stop() {
+        desk.close();
+    }
+
+    private static Plane8 dots(int count) {
+        byte[] values = new byte[120 * 90];
+        for (int d = 0; d < count; d++) {
+            for (int y = 0; y < 6; y++) {
+                for (int x = 0; x < 6; x++) {
+                    values[(5 + y) * 120 + 5 + d * 14 + x] = (byte) 200;
+                }
+            }
+        }
+        return Plane8.of(120, 90, values);
+    }
+
+    @SuppressWarnings("unchecked") // the table has entries alone
+    private TableView<LedgerEntry> table() {
+        return (TableView<LedgerEntry>) desk.node("ledger-table");
+    }
+
+    private List<Standing> standings() {
+        return desk.onFx(
+                () -> table().getItems().stream().map(LedgerEntry::standing).toList());
+    }
+
+    private void choose(int... rows) {
+        desk.onFx(() -> {
+            table().getSelectionModel().clearSelection();
+            for (int row : rows) {
+                table().getSelectionModel().select(row);
+            }
+            return null;
+        });
+    }
+
+    @Test
+    void aSeriesIsRunAndOnlyWhatChangedIsRunAgain() {
+        assertThat(standings()).hasSize(SAMPLES).containsOnly(Standing.NOT_RUN);
+        choose(0, 2);
+        desk.fire("ledger-run-chosen");
+        desk.settleBeside();
+        assertThat(standings()).filteredOn(s -> s == Standing.DONE).hasSize(2);
+        desk.fire("ledger-run-all");
+        desk.settleBeside();
+        assertThat(standings()).containsOnly(Standing.DONE);
+        assertThat(desk.onFx(() -> table().getItems().stream()
+                        .map(e -> e.row().orElseThrow().objects().orElseThrow().count())
+                        .toList()))
+                .containsExactly(2, 3, 4, 5, 6, 7);
+        desk.fire("ledger-run-all");
+        desk.settleBeside();
+        assertThat(desk.onFx(() -> desk.model().message().get()))
+                .startsWith("Every sample that was asked for has its row");
+        desk.onFx(() -> desk.model().change("other", m -> m.then("fill-holes")));
+        desk.settleBeside();
+        assertThat(standings()).as("no row holds any more").containsOnly(Standing.CHANGED);
+        desk.command("undo");
+        desk.settleBeside();
+        assertThat(standings()).as("they hold again").containsOnly(Standing.DONE);
+    }
+
+    @Test
+    void aRowIsLeftOutForAReasonAndGoneTo() {
+        desk.fire("ledger-run-all");
+        desk.settleBeside();
+        assertThat(desk.text("group-1-fields")).isEqualTo("6");
+        choose(5);
+        desk.command("leave-out");
+        desk.answer(true);
+        assertThat(desk.asked()).as("a reason is needed").isPresent();
+        desk.fill("leave-out-reason", "out of focus");
+        desk.answer(true);
+        desk.settleBeside();
+        assertThat(desk.text("group-1-fields")).isEqualTo("5");
+        assertThat(desk.onFx(() -> table().getItems().get(5).thing().leftOut())).contains("out of focus");
+        desk.command("undo");
+        desk.settleBeside();
+        assertThat(desk.text("group-1-fields")).isEqualTo("6");
+        desk.onFx(() -> {
+            table().getOnKeyPressed()
+                    .handle(new javafx.scene.input.KeyEvent(
+                            javafx.scene.input.KeyEvent.KEY_PRESSED,
+                            "",
+                            "",
+                            javafx.scene.input.KeyCode.ENTER,
+                            false,
+                            false,
+                            false,
+                            false));
+            return null;
+        });
+        desk.settleBeside();
+        assertThat(desk.onFx(() -> desk.model().sampleId().get())).isEqualTo("s6");
+        assertThat(desk.has("station-panel")).as("it is on the Bench").isTrue();
+    }
+
+    @Test
+    void aPictureThatIsGoneIsARowWithItsReason() throws Exception {
+        Files.delete(folder.resolve("p3.png"));
+        desk.fire("ledger-run-all");
+        desk.settleBeside();
+        assertThat(standings().get(3)).isEqualTo(Standing.FAILED);
+        assertThat(standings()).filteredOn(s -> s == Standing.DONE).hasSize(SAMPLES - 1);
+    }
+
+    @Test
+    void tablesAreTakenAway() throws Exception {
+        desk.fire("ledger-run-all");
+        desk.settleBeside();
+        Path csv = folder.resolve("rows.csv");
+        desk.saveTo(csv);
+        desk.click("ledger-take");
+        desk.clickInPopup("ledger-take-table");
+        desk.settleBeside();
+        List<String> lines = Files.readAllLines(csv);
+        assertThat(lines).hasSize(SAMPLES + 1);
+        assertThat(lines.getFirst()).startsWith("sample,status,group,tag,method,count");
+        desk.fire("ledger-shown-sheet");
+        desk.quiet();
+        assertThat(desk.node("contact-sheet").isVisible()).isTrue();
+        desk.fire("ledger-against-tag");
+        desk.quiet();
+        assertThat(desk.text("ledger-trend")).contains("two samples or more");
+    }
+}
