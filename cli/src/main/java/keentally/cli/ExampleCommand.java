@@ -1,7 +1,10 @@
 package keentally.cli;
 
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import keentally.core.work.Cancel;
@@ -42,21 +45,36 @@ final class ExampleCommand implements Callable<Integer> {
         DemoFiles.claim(folder, "samples");
         try (Workers workers = Workers.of(hands)) {
             TerminalWatcher watcher = new TerminalWatcher(spec.commandLine().getErr());
-            for (DemoFiles.Output demo : DemoFiles.write(folder.resolve("samples"), new Work(workers, new Cancel()))) {
-                DemoSample sample = demo.sample();
-                PictureOrder wanted = new PictureOrder(
-                        Optional.of(sample.id()),
-                        demo.picture(),
-                        true,
-                        Optional.of(sample.scale()),
-                        false,
-                        sample.field().stream().map(FieldRequest::of).toList(),
-                        sample.hand());
-                Path results = folder.resolve("results").resolve(sample.id());
-                RunOrder order = new RunOrder(sample.method(), List.of(wanted), results, 1, false);
+            List<DemoFiles.Output> demos = DemoFiles.write(folder.resolve("samples"), new Work(workers, new Cancel()));
+            for (List<DemoFiles.Output> alike : byMethod(demos)) {
+                DemoSample first = alike.getFirst().sample();
+                Path results = folder.resolve("results").resolve(first.id());
+                List<PictureOrder> wanted =
+                        alike.stream().map(ExampleCommand::wanted).toList();
+                RunOrder order = new RunOrder(first.method(), wanted, results, 1, false);
                 failed += BatchRun.run(order, workers, new Cancel(), watcher);
             }
         }
         return failed > 0 ? Status.SOME_FAILED : Status.WELL;
+    }
+
+    /** Those that have one method are one run. */
+    private static List<List<DemoFiles.Output>> byMethod(List<DemoFiles.Output> demos) {
+        Map<Path, List<DemoFiles.Output>> runs = new LinkedHashMap<>();
+        demos.forEach(
+                d -> runs.computeIfAbsent(d.method(), m -> new ArrayList<>()).add(d));
+        return List.copyOf(runs.values());
+    }
+
+    private static PictureOrder wanted(DemoFiles.Output demo) {
+        DemoSample sample = demo.sample();
+        return new PictureOrder(
+                Optional.of(sample.id()),
+                demo.picture(),
+                true,
+                Optional.of(sample.scale()),
+                false,
+                sample.field().stream().map(FieldRequest::of).toList(),
+                sample.hand());
     }
 }

@@ -2,6 +2,7 @@ package keentally.desk;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -27,6 +28,7 @@ import keentally.desk.view.Preferences;
 import keentally.samples.DemoFiles;
 import keentally.study.Program;
 import keentally.study.document.Calibration;
+import keentally.study.document.SlideLabel;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
@@ -123,9 +125,14 @@ public final class Desk extends Application {
     /** The study of some of the demo samples. */
     public static Study demo(List<DemoFiles.Entry> samples) throws FileFault, MethodFault {
         Study study = Study.empty();
+        Map<Path, String> methods = new LinkedHashMap<>();
         for (DemoFiles.Entry demo : samples) {
-            String method = "m" + (study.samples().size() + 1);
-            SampleThing sample = SampleThing.of(demo.title(), demo.picture(), method);
+            String method = methods.computeIfAbsent(demo.method(), file -> "m" + (methods.size() + 1));
+            SlideLabel label = demo.tag()
+                    .map(t -> SlideLabel.of(demo.title()).tagged(t.group(), Optional.of(t.amount())))
+                    .orElse(SlideLabel.of(demo.title()));
+            SampleThing sample =
+                    SampleThing.of(demo.title(), demo.picture(), method).with(label);
             // what a person can read off the picture is left to be done
             boolean captioned = demo.isCaptioned();
             Optional<Calibration> scale =
@@ -159,7 +166,8 @@ public final class Desk extends Application {
                 String method = study.newMethodId();
                 Method rough = Method.empty(
                                 Texts.of("bring.method", samples.get(i).title()),
-                                study.method("m" + (i + 1)).unit())
+                                study.method(study.sample(id).orElseThrow().method())
+                                        .unit())
                         .then(BringMaskStep.ID, BringMaskStep.AS.id(), "mask");
                 study = study.with(method, rough)
                         .withHand(

@@ -8,6 +8,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -146,9 +147,11 @@ public final class DeskDriver implements AutoCloseable {
                 home, drawn().stream().filter(d -> d.title().equals(sample)).toList());
     }
 
-    /** As {@link #smallDemo(Path, String)}, with all demo samples; those of several files are whole. */
+    /** As {@link #smallDemo(Path, String)}, with a demo sample of each method; those of several files are whole. */
     public static DeskDriver smallDemo(Path home) throws Exception {
-        return smallDemo(home, drawn());
+        Set<Path> methods = new HashSet<>();
+        return smallDemo(
+                home, drawn().stream().filter(d -> methods.add(d.method())).toList());
     }
 
     private static DeskDriver smallDemo(Path home, List<DemoFiles.Entry> samples) throws Exception {

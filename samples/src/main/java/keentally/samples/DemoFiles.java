@@ -29,6 +29,7 @@ import keentally.core.quantity.PixelSize;
 import keentally.core.work.Work;
 import keentally.study.document.FieldText;
 import keentally.study.document.PictureRef;
+import keentally.study.document.SlideLabel;
 import keentally.study.file.FileFault;
 import keentally.study.file.Json;
 import keentally.study.file.WholeFile;
@@ -41,7 +42,7 @@ import keentally.study.store.HandText;
 public final class DemoFiles {
     public static final String TRUTH = "truth.json";
 
-    private static final int LAYOUT = 6;
+    private static final int LAYOUT = 7;
 
     private DemoFiles() {}
 
@@ -56,8 +57,7 @@ public final class DemoFiles {
         for (Supplier<DemoSample> drawing : DemoSamples.all(work)) {
             DemoSample sample = drawing.get();
             PictureRef picture = writePicture(folder, sample);
-            Path method = folder.resolve(sample.id() + MethodFile.ENDING);
-            MethodFile.write(method, sample.method());
+            Path method = method(folder, sample, written);
             written.add(new Output(sample, picture, method));
             Map<String, Object> truth = truth(sample, picture, method);
             truth.put("beside", beside(folder, sample));
@@ -69,6 +69,16 @@ public final class DemoFiles {
         tree.put("samples", truths);
         WholeFile.write(folder.resolve(TRUTH), Json.pretty(tree));
         return written;
+    }
+
+    /** A file of its own, or that of the sample before it where both have the one method. */
+    private static Path method(Path folder, DemoSample sample, List<Output> written) throws FileFault {
+        if (!written.isEmpty() && written.getLast().sample().method().equals(sample.method())) {
+            return written.getLast().method();
+        }
+        Path file = folder.resolve(sample.id() + MethodFile.ENDING);
+        MethodFile.write(file, sample.method());
+        return file;
     }
 
     /** Methods, marks and a mask, each a file of its own; marks and mask also as the demo study takes them in. */
@@ -148,6 +158,7 @@ public final class DemoFiles {
      * @param field the part that counts; where it is cut off straight, a caption is, from which the scale can be read
      * @param hand what was done by hand on it, by the ids of the method's steps
      * @param others what others made of it
+     * @param tag what stands on its label
      */
     public record Entry(
             String title,
@@ -156,11 +167,15 @@ public final class DemoFiles {
             String scale,
             List<Field.Part> field,
             Map<String, HandWork> hand,
-            Others others) {
+            Others others,
+            Optional<Tag> tag) {
         public boolean isCaptioned() {
             return field.stream().anyMatch(p -> p.takenAway() || p.shape() instanceof Rectangle);
         }
     }
+
+    /** What stands on a sample's label beside its name. */
+    public record Tag(String group, SlideLabel.Amount amount) {}
 
     /**
      * What others made of a sample.
@@ -210,7 +225,9 @@ public final class DemoFiles {
                             String.valueOf(s.get("scale")),
                             field((List<?>) s.get("field")),
                             hand((Map<?, ?>) s.get("hand")),
-                            Others.of(folder, (Map<?, ?>) s.get("beside"))));
+                            Others.of(folder, (Map<?, ?>) s.get("beside")),
+                            Optional.ofNullable((String) s.get("amount"))
+                                    .map(a -> new Tag((String) s.get("group"), SlideLabel.Amount.of(a)))));
                 }
             }
         }
@@ -275,6 +292,10 @@ public final class DemoFiles {
                         .toList());
         tree.put("method", method.getFileName().toString());
         tree.put("scale", sample.scale().toString());
+        if (sample.amount().isPresent()) {
+            tree.put("group", sample.group());
+            tree.put("amount", sample.amount().get().toString());
+        }
         tree.put("field", sample.field().stream().map(FieldText::write).toList());
         Map<String, Object> hand = new LinkedHashMap<>();
         sample.hand().forEach((step, work) -> hand.put(step, HandText.write(work)));

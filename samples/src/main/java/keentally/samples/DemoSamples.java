@@ -1,5 +1,6 @@
 package keentally.samples;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Supplier;
 import keentally.core.work.Work;
@@ -10,7 +11,7 @@ public final class DemoSamples {
 
     /** Draws them; some seconds each. The same pixels on every machine. */
     public static List<Supplier<DemoSample>> all(Work work) {
-        return List.of(
+        List<Supplier<DemoSample>> all = new ArrayList<>(List.of(
                 () -> FlourDispersion.draw(work),
                 () -> CrumbSection.draw(work),
                 () -> StarchGranules.draw(work),
@@ -22,6 +23,12 @@ public final class DemoSamples {
                 () -> BranSpecks.draw(work),
                 () -> CrustChart.draw(work),
                 () -> SideLight.draw(work),
-                () -> TwoStains.draw(work));
+                () -> TwoStains.draw(work)));
+        ProvingSeries series = new ProvingSeries(work);
+        for (int i = 0; i < series.count(); i++) {
+            int place = i;
+            all.add(() -> series.draw(place));
+        }
+        return List.copyOf(all);
     }
 }
