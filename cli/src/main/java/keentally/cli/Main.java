@@ -17,6 +17,7 @@ import picocli.CommandLine.Command;
         synopsisSubcommandLabel = "COMMAND",
         subcommands = {
             RunCommand.class,
+            MergeCommand.class,
             ExampleCommand.class,
             SamplesCommand.class,
             StepsCommand.class,

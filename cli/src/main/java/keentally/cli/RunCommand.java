@@ -19,6 +19,8 @@ import keentally.study.document.FieldText;
 import keentally.study.file.FileFault;
 import keentally.study.method.MethodFile;
 import keentally.study.result.BatchRun;
+import keentally.study.result.PartRun;
+import keentally.study.result.PartRun.Part;
 import keentally.study.result.PictureOrder;
 import keentally.study.result.RunOrder;
 import keentally.study.run.TypedNumbers;
@@ -89,6 +91,13 @@ final class RunCommand implements Callable<Integer> {
             description = "A number for the method's formulas, such as dilution=10. May be repeated.")
     private Map<String, Double> numbers = Map.of();
 
+    @Option(
+            names = "--part",
+            paramLabel = "I/N",
+            description =
+                    "Only every Nth picture, beginning with the Ith; call all parts with the same words, and merge then.")
+    private String part;
+
     @Option(names = "--jobs", paramLabel = "N", defaultValue = "1", description = "Pictures at the same time.")
     private int jobs;
 
@@ -96,7 +105,9 @@ final class RunCommand implements Callable<Integer> {
     public Integer call() throws MethodFault, BadMethodFile, FileFault {
         boolean fromFile = "file".equals(scale);
         RunOrder order;
+        Optional<Part> share;
         try {
+            share = Optional.ofNullable(part).map(Part::of);
             Optional<Scale> given = scale == null || fromFile ? Optional.empty() : Optional.of(Scale.of(scale));
             List<FieldRequest> wishes = field.stream().map(FieldText::readWish).toList();
             List<PictureOrder> samples = words.wanted(pictures).stream()
@@ -115,15 +126,19 @@ final class RunCommand implements Callable<Integer> {
         }
         try (Workers workers = Workers.of(Math.max(jobs, Runtime.getRuntime().availableProcessors()));
                 Interrupt interrupt = Interrupt.listening()) {
-            int failed = BatchRun.run(
-                    order,
-                    workers,
-                    interrupt.cancel(),
-                    new TerminalWatcher(spec.commandLine().getErr()));
+            TerminalWatcher watcher = new TerminalWatcher(spec.commandLine().getErr());
+            int failed = share.isPresent()
+                    ? PartRun.run(order, share.get(), workers, interrupt.cancel(), watcher)
+                    : BatchRun.run(order, workers, interrupt.cancel(), watcher);
             if (failed > 0) {
                 spec.commandLine()
                         .getErr()
-                        .println(failed + " of " + order.samples().size() + " pictures failed; samples.csv says why.");
+                        .println(failed + " of "
+                                + share.map(p ->
+                                                p.places(order.samples().size()).size())
+                                        .orElse(order.samples().size())
+                                + " pictures failed; "
+                                + (share.isPresent() ? "their records say why." : "samples.csv says why."));
             }
             return failed > 0 ? Status.SOME_FAILED : Status.WELL;
         }

@@ -106,6 +106,37 @@ class MainTest {
     }
 
     @Test
+    void partsAreMergedToTheTablesOfOneRun() throws IOException {
+        String other = demo.resolve("one/samples/torn-crumb.png").toString();
+        Path whole = folder.resolve("whole");
+        Path parts = folder.resolve("parts");
+        assertThat(said("run", method(), picture(), other, "--out", whole.toString(), "--scale", "18 um/px"))
+                .isEqualTo("0: ");
+        assertThat(said(
+                        "run",
+                        method(),
+                        picture(),
+                        other,
+                        "--out",
+                        parts.toString(),
+                        "--scale",
+                        "18 um/px",
+                        "--part",
+                        "2/2"))
+                .isEqualTo("0: ");
+        assertThat(said("merge", parts.toString()))
+                .isEqualTo("1: 1 of 2 samples have no record yet: crumb-section; call their parts again, and merge"
+                        + " then.\n");
+        said("run", method(), picture(), other, "--out", parts.toString(), "--scale", "18 um/px", "--part", "1/2");
+        assertThat(said("merge", parts.toString())).isEqualTo("0: ");
+        for (String table : List.of("objects.csv", "samples.csv", "phases.csv")) {
+            assertThat(parts.resolve(table)).hasSameBinaryContentAs(whole.resolve(table));
+        }
+        assertThat(said("run", method(), picture(), "--out", parts.toString(), "--part", "3/2"))
+                .startsWith("2: Wrong option: a part is a number of how many");
+    }
+
+    @Test
     void aTruncatedPictureBesideAGoodOneEndsInOne() throws IOException {
         Path cut = folder.resolve("cut.png");
         byte[] bytes = Files.readAllBytes(Path.of(picture()));

@@ -183,6 +183,19 @@ public final class DeskDriver implements AutoCloseable {
         return part;
     }
 
+    /** A desk with the proving series of the demo study, its levels selected. */
+    public static DeskDriver proving(Path home) throws Exception {
+        DeskDriver driver = demo(
+                home,
+                Desk.demo(drawn().stream().filter(d -> d.tag().isPresent()).toList()));
+        driver.onFx(() -> {
+            driver.model.station().set("levels-1");
+            return null;
+        });
+        driver.quiet();
+        return driver;
+    }
+
     /** As {@link #demo(Path)}, with all of the demo study. */
     public static DeskDriver wholeDemo(Path home) throws Exception {
         return demo(home, Desk.demo(drawn()));

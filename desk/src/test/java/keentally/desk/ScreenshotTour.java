@@ -71,8 +71,19 @@ class ScreenshotTour {
             desk.shoot(SHOTS.resolve("trial.png"));
             desk.keys(KeyCode.ESCAPE);
             tally(desk);
-            desk.show("s10", "cluster-1");
-            desk.shoot(SHOTS.resolve("clusters.png"));
+        }
+        try (DeskDriver desk = DeskDriver.proving(home.resolve("proving"))) {
+            desk.click("view-ledger");
+            desk.quiet();
+            desk.fire("ledger-run-all");
+            desk.settleBeside();
+            desk.fire("ledger-against-tag");
+            desk.quiet();
+            desk.shoot(SHOTS.resolve("ledger.png"));
+            desk.fire("ledger-shown-sheet");
+            desk.quiet();
+            desk.settleBeside();
+            desk.shoot(SHOTS.resolve("contact-sheet.png"));
         }
         Files.writeString(home.resolve("desk.json"), "{\"theme\": \"dark\", \"width\": 1280, \"height\": 800}");
         try (DeskDriver desk = DeskDriver.wholeDemo(home)) {
@@ -96,9 +107,6 @@ class ScreenshotTour {
             desk.dragPicture(180, 230, 620, 330);
             desk.shoot(SHOTS.resolve("looking-dark.png"));
             desk.click("ruler");
-            desk.show("s8", "unmix-dyes-1");
-            desk.click("see-dye-1");
-            desk.shoot(SHOTS.resolve("dyes-dark.png"));
             desk.show("s3", "");
             desk.click("view-objects");
             desk.click("together-scatter");

@@ -163,7 +163,7 @@ final class LedgerTable extends TableView<LedgerEntry> {
     private TableColumn<LedgerEntry, String> words(LedgerColumn column) {
         TableColumn<LedgerEntry, String> made = new TableColumn<>();
         made.setGraphic(head(column, Pos.CENTER_LEFT));
-        made.setPrefWidth(NARROW.contains(column.id()) ? 74 : 130);
+        made.setPrefWidth(NARROW.contains(column.id()) ? 74 : 150);
         made.setCellValueFactory(row -> new SimpleObjectProperty<>(column.text().apply(row.getValue())));
         made.setCellFactory(c -> new TableCell<>() {
             @Override

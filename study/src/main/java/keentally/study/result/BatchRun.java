@@ -1,29 +1,11 @@
 package keentally.study.result;
 
-import java.util.List;
-import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
-import keentally.core.method.Departures;
-import keentally.core.quantity.Scale;
-import keentally.core.run.Runner;
-import keentally.core.run.Sample;
-import keentally.core.run.StateCache;
 import keentally.core.work.Cancel;
 import keentally.core.work.CancelledException;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
-import keentally.study.caution.Background;
-import keentally.study.caution.Captions;
-import keentally.study.caution.PictureCautions;
-import keentally.study.document.FieldRequest;
 import keentally.study.file.FileFault;
-import keentally.study.picture.PictureFile;
-import keentally.study.picture.ReferencePictures;
-import keentally.study.run.Guarded;
-import keentally.study.run.SampleOrder;
-import keentally.study.run.SampleRecord;
-import keentally.study.run.SampleRun;
-import keentally.study.store.PictureShelf;
 
 /** Runs a method over pictures and fills a folder with tables and pictures, each written as it comes. */
 public final class BatchRun {
@@ -31,9 +13,7 @@ public final class BatchRun {
     private final Workers workers;
     private final Watcher watcher;
     private final Cancel cancel;
-    private final ReferencePictures references = new ReferencePictures();
-    private final List<String> names;
-    private final List<String> fileNames;
+    private final OrderedSamples samples;
 
     /** What is wrong with the folder or the disk, and so with every sample from there on. */
     private final AtomicReference<FolderFault> disk = new AtomicReference<>();
@@ -43,8 +23,7 @@ public final class BatchRun {
         this.workers = workers;
         this.cancel = cancel;
         this.watcher = watcher;
-        this.names = SampleNames.of(order.samples());
-        this.fileNames = SampleNames.forFiles(names);
+        this.samples = new OrderedSamples(order, cancel);
     }
 
     /**
@@ -62,7 +41,7 @@ public final class BatchRun {
     private int run() throws FileFault {
         RunJournal journal = new RunJournal(order);
         try (ResultFolder folder = ResultFolder.open(order.folder())) {
-            try (RecordTables tables = RecordTables.open(folder, order, fileNames, journal)) {
+            try (RecordTables tables = RecordTables.open(folder, order, samples.fileNames(), journal)) {
                 samples(folder, tables);
                 tables.finish();
             }
@@ -75,12 +54,12 @@ public final class BatchRun {
     private void samples(ResultFolder folder, RecordTables tables) throws FolderFault {
         try {
             if (order.jobs() == 1) {
-                for (int i = 0; i < names.size(); i++) {
+                for (int i = 0; i < samples.names().size(); i++) {
                     cancel.check();
                     sample(i, folder, workers, tables);
                 }
             } else {
-                new Work(workers, cancel).each(names.size(), i -> sample(i, folder, Workers.alone(), tables));
+                new Work(workers, cancel).each(samples.names().size(), i -> sample(i, folder, Workers.alone(), tables));
             }
             cancel.check();
         } catch (CancelledException e) {
@@ -93,73 +72,16 @@ public final class BatchRun {
 
     /** Whatever becomes of one sample is in its record; only what is wrong with the folder ends the run. */
     private void sample(int index, ResultFolder folder, Workers hands, RecordTables tables) {
-        String name = names.get(index);
-        watcher.started(index + 1, names.size(), name);
+        String name = samples.names().get(index);
+        watcher.started(index + 1, samples.names().size(), name);
         try {
-            tables.add(index, record(index, folder, hands));
+            tables.add(index, samples.record(index, folder, hands));
         } catch (FolderFault e) {
             disk.compareAndSet(null, e);
             cancel.ask();
         } finally {
             watcher.finished();
         }
-    }
-
-    private SampleRecord record(int index, ResultFolder folder, Workers hands) throws FolderFault {
-        AtomicReference<FolderFault> fault = new AtomicReference<>();
-        String file = order.samples().get(index).file().toString();
-        SampleRecord record = Guarded.record(names.get(index), order.method(), file, () -> {
-            try {
-                return ran(index, folder, hands);
-            } catch (FolderFault e) {
-                fault.set(e);
-                throw e;
-            }
-        });
-        if (fault.get() != null) {
-            throw fault.get();
-        }
-        return record;
-    }
-
-    /**
-     * @throws FileFault where the picture cannot be read
-     * @throws FolderFault where the folder cannot be written
-     */
-    private SampleRecord ran(int index, ResultFolder folder, Workers hands) throws FileFault {
-        PictureOrder wanted = order.samples().get(index);
-        PictureFile picture =
-                new PictureShelf(Optional.empty()).take(wanted.picture()).file();
-        Runner runner = new Runner(hands, new StateCache(0), references);
-        Sample sample = prepared(wanted, picture, runner.work(cancel));
-        Background background =
-                new Background(picture.facts().quality(), Optional.empty(), wanted.settled() ? 1 : picture.pages());
-        SampleOrder ready = new SampleOrder(
-                names.get(index),
-                sample,
-                background,
-                order.samples().size() > 1,
-                order.weighing(),
-                order.typed(),
-                Departures.NONE);
-        SampleRun ran = SampleRun.of(ready, order.method(), runner, new PictureCautions(new Captions()), cancel);
-        if (ran.readings().isPresent()) {
-            ResultPictures.write(fileNames.get(index), ran, folder, runner.work(cancel));
-        }
-        return ran.record();
-    }
-
-    private Sample prepared(PictureOrder wanted, PictureFile picture, Work work) throws FileFault {
-        Optional<Scale> scale = wanted.scaleFromFile() ? picture.stated() : wanted.scale();
-        if (scale.isEmpty() && wanted.scaleFromFile()) {
-            throw new FileFault(picture.file() + " states no pixel size; give it with --scale.");
-        }
-        if (scale.isEmpty() && order.method().unit().isReal()) {
-            throw new FileFault(picture.file() + " has no scale, but the method's unit is "
-                    + order.method().unit().id() + "; give the length of a pixel with --scale.");
-        }
-        var parts = FieldRequest.inPicture(wanted.field(), picture.picture(), work);
-        return Sample.of(picture.key(), picture.picture(), parts, scale).with(wanted.hand());
     }
 
     /** Told how far the run has come; may be called from several threads. */

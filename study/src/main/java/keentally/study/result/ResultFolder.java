@@ -5,7 +5,6 @@ import java.io.OutputStream;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.channels.OverlappingFileLockException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.FileVisitResult;
 import java.nio.file.Files;
@@ -33,7 +32,7 @@ import keentally.study.file.WholeFile;
  *
  * <p>An earlier run's results are replaced only where every file in the folder is one that {@code run.json} says that run wrote.
  */
-final class ResultFolder implements AutoCloseable {
+final class ResultFolder implements ResultSink, AutoCloseable {
     /** The file that says what a run wrote, in its list {@code files}. */
     static final String RECORD = "run.json";
 
@@ -204,17 +203,13 @@ final class ResultFolder implements AutoCloseable {
         }
     }
 
-    /** Writes a file of the folder, named from there; for any thread. */
-    void write(String name, WholeFile.Writer writer) throws FolderFault {
+    @Override
+    public void write(String name, WholeFile.Writer writer) throws FolderFault {
         try (OutputStream out = stream(name)) {
             writer.write(out);
         } catch (IOException e) {
             throw cannot(name, e);
         }
-    }
-
-    void write(String name, String text) throws FolderFault {
-        write(name, out -> out.write(text.getBytes(StandardCharsets.UTF_8)));
     }
 
     /** What was written before by this run, named from the folder. */

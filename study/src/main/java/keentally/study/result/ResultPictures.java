@@ -22,7 +22,7 @@ final class ResultPictures {
     private ResultPictures() {}
 
     /** Packing pictures takes longest of all, so they are packed side by side. */
-    static void write(String name, SampleRun ran, ResultFolder folder, Work work) throws FolderFault {
+    static void write(String name, SampleRun ran, ResultSink folder, Work work) throws FolderFault {
         Run run = ran.run();
         Readings readings = ran.readings().orElseThrow();
         Picture picture = run.sample().picture();
@@ -48,7 +48,7 @@ final class ResultPictures {
         }
     }
 
-    private static Optional<FolderFault> attempt(ResultFolder folder, String name, WholeFile.Writer writer) {
+    private static Optional<FolderFault> attempt(ResultSink folder, String name, WholeFile.Writer writer) {
         try {
             folder.write(name, writer);
             return Optional.empty();
