@@ -91,6 +91,7 @@ public record LedgerPlot(String title, Optional<String> across, List<Dot> dots) 
         drawn.setSeriesShape(1, new Rectangle2D.Double(-DOT / 2, -DOT / 2, DOT, DOT));
         NumberAxis up = new NumberAxis(title);
         up.setAutoRangeIncludesZero(false);
+        up.setAutoRangeStickyZero(false);
         XYPlot plot = new XYPlot(points, axis(), up, drawn);
         look.dress(plot);
         if (across.isPresent()) {
@@ -108,6 +109,7 @@ public record LedgerPlot(String title, Optional<String> across, List<Dot> dots) 
         if (across.isPresent()) {
             NumberAxis axis = new NumberAxis(across.get());
             axis.setAutoRangeIncludesZero(false);
+            axis.setAutoRangeStickyZero(false);
             return axis;
         }
         SymbolAxis axis = new SymbolAxis(
