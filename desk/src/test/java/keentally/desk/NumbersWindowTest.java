@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Path;
 import java.util.List;
 import javafx.scene.control.Labeled;
+import keentally.desk.trial.TrialModel;
 import keentally.study.run.SampleRecord.OwnNumber;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -79,6 +80,31 @@ class NumbersWindowTest {
         desk.click("view-objects");
         desk.fire("together-summary");
         assertThat(desk.texts("summary-pane")).contains("per-dose");
+    }
+
+    /** Tiles of a trial can be told and sorted by it. */
+    @Test
+    void aNumberIsTriedInTheTrialSheet() {
+        desk.press("card-numbers", 0.5, 0.5);
+        desk.release();
+        write("cover", "kept-area / field-area");
+        desk.answer(true);
+        desk.settle();
+        desk.press("card-2", 0.5, 0.5);
+        desk.release();
+        desk.settle();
+        desk.click("station-trial");
+        desk.quiet();
+        desk.choose("trial-number", "cover");
+        desk.quiet();
+        List<Double> covers = desk.onFx(() -> desk.trials().tiles().get().stream()
+                .map(t -> t.number(TrialModel.Number.OWN))
+                .filter(v -> !v.isNaN())
+                .toList());
+        assertThat(covers)
+                .hasSizeGreaterThan(3)
+                .isSorted()
+                .allSatisfy(c -> assertThat(c).isBetween(0.0, 1.0));
     }
 
     @Test

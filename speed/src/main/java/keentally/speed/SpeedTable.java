@@ -38,6 +38,8 @@ public final class SpeedTable {
         row("openLargeTiff", "open 100 megapixels of 16 bits (TIFF)", "");
         row("panLarge", "stage redraw of 100 megapixels, panning and zooming", "8");
         row("cutLarge", "histogram, Otsu and threshold of 100 megapixels", "");
+        row("openLedger", "open a study of 1,000 samples with its ledger of 31 columns", "1000");
+        row("sortLedger", "sort it by a column", "50");
         row("openStudy", "open a study of 500 samples", "2000");
         row("findRoundField", "find the round field", "");
         row("findCaption", "look for caption and bar", "");
@@ -85,8 +87,9 @@ public final class SpeedTable {
     /** @param words the part of a benchmark's name, to run only some; none for all */
     public static void main(String[] words) throws RunnerException {
         Options options = new OptionsBuilder()
-                .include("keentally\\.speed\\.(TwelveMegapixels|Looking|Parting|Separating|Agreeing)\\."
-                        + (words.length > 0 ? words[0] : ""))
+                .include("keentally\\.speed\\.(TwelveMegapixels|Looking|Parting|Separating|Agreeing|Ledgering)\\.(?:"
+                        + (words.length > 0 ? words[0] : "")
+                        + ")")
                 .forks(1)
                 .jvmArgsAppend("--sun-misc-unsafe-memory-access=allow", "-Xmx4g", "-Djava.awt.headless=true")
                 .warmupIterations(2)

@@ -53,33 +53,33 @@ public record Kind(double length, double signal, double angle, double mass) {
 
     /** As in names of columns: {@code um2}, {@code per_um}, {@code g_per_mm2}, {@code deg}, or nothing. */
     public String unitId(LengthUnit unit) {
-        List<String> over = new ArrayList<>();
-        List<String> under = new ArrayList<>();
-        add(mass, "g", true, over, under);
-        add(length, unit.id(), true, over, under);
-        if (over.isEmpty() && under.isEmpty()) {
+        List<String> tops = new ArrayList<>();
+        List<String> bottoms = new ArrayList<>();
+        add(mass, "g", true, tops, bottoms);
+        add(length, unit.id(), true, tops, bottoms);
+        if (tops.isEmpty() && bottoms.isEmpty()) {
             return angle == 1 ? "deg" : "";
         }
-        String per = under.isEmpty() ? "" : "per_" + String.join("_", under);
-        return String.join("_", over) + (over.isEmpty() || under.isEmpty() ? "" : "_") + per;
+        String per = bottoms.isEmpty() ? "" : "per_" + String.join("_", bottoms);
+        return String.join("_", tops) + (tops.isEmpty() || bottoms.isEmpty() ? "" : "_") + per;
     }
 
     /** As on screen: µm², 1/µm, g/mm², °, or nothing. */
     public String unitSymbol(LengthUnit unit) {
-        List<String> over = new ArrayList<>();
-        List<String> under = new ArrayList<>();
-        add(mass, "g", false, over, under);
-        add(length, unit.symbol(), false, over, under);
-        if (over.isEmpty() && under.isEmpty()) {
+        List<String> tops = new ArrayList<>();
+        List<String> bottoms = new ArrayList<>();
+        add(mass, "g", false, tops, bottoms);
+        add(length, unit.symbol(), false, tops, bottoms);
+        if (tops.isEmpty() && bottoms.isEmpty()) {
             return angle == 1 ? "°" : "";
         }
-        String per = under.isEmpty() ? "" : "/" + String.join("/", under);
-        return (over.isEmpty() ? "1" : String.join("·", over)) + per;
+        String per = bottoms.isEmpty() ? "" : "/" + String.join("/", bottoms);
+        return (tops.isEmpty() ? "1" : String.join("·", tops)) + per;
     }
 
-    private static void add(double power, String unit, boolean plain, List<String> over, List<String> under) {
+    private static void add(double power, String unit, boolean plain, List<String> tops, List<String> bottoms) {
         if (power != 0) {
-            (power > 0 ? over : under).add(unit + raised((int) Math.abs(power), plain));
+            (power > 0 ? tops : bottoms).add(unit + raised((int) Math.abs(power), plain));
         }
     }
 

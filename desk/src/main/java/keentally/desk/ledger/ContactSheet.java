@@ -13,6 +13,7 @@ import javafx.scene.image.Image;
 import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 import javafx.scene.text.Font;
+import keentally.desk.look.PlotImages;
 import keentally.study.series.LedgerEntry;
 
 /** All samples with their outlines on one sheet, as large as a person wants them; only what is seen is drawn. */
@@ -132,14 +133,19 @@ final class ContactSheet extends Region {
             });
             now[0] = false;
         }
-        pen.setFill(entry.counts() ? ink() : Color.web("#8A5A00"));
+        pen.setFill(entry.counts() ? ink() : trouble());
         pen.fillText(entry.thing().name(), x, y + tile * 3 / 4 + LINE - 5, tile);
         pen.setFill(ink());
         pen.fillText(number.apply(entry), x, y + tile * 3 / 4 + 2 * LINE - 6, tile);
     }
 
-    private static Color ink() {
-        return Color.web("#1E2730");
+    private Color ink() {
+        return Color.web(PlotImages.isDark(getScene()) ? "#E8E6E1" : "#1E2730");
+    }
+
+    /** Of what does not count. */
+    private Color trouble() {
+        return Color.web(PlotImages.isDark(getScene()) ? "#E0A93A" : "#8A5A00");
     }
 
     private void fitted(GraphicsContext pen, Image image, double x, double y) {

@@ -1,5 +1,6 @@
 package keentally.desk.ledger;
 
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -27,6 +28,7 @@ import javafx.scene.input.KeyCode;
 import keentally.core.stats.Outliers;
 import keentally.core.words.Figures;
 import keentally.desk.look.Texts;
+import keentally.study.document.SlideLabel;
 import keentally.study.series.Ledger;
 import keentally.study.series.LedgerColumn;
 import keentally.study.series.LedgerEntry;
@@ -163,6 +165,9 @@ final class LedgerTable extends TableView<LedgerEntry> {
     private TableColumn<LedgerEntry, String> words(LedgerColumn column) {
         TableColumn<LedgerEntry, String> made = new TableColumn<>();
         made.setGraphic(head(column, Pos.CENTER_LEFT));
+        if (column.id().equals("tag")) {
+            made.setComparator(Comparator.comparingDouble(LedgerTable::amount));
+        }
         made.setPrefWidth(NARROW.contains(column.id()) ? 74 : 150);
         made.setCellValueFactory(row -> new SimpleObjectProperty<>(column.text().apply(row.getValue())));
         made.setCellFactory(c -> new TableCell<>() {
@@ -181,6 +186,13 @@ final class LedgerTable extends TableView<LedgerEntry> {
             }
         });
         return made;
+    }
+
+    /** By their numbers, not by their letters; those without one first. */
+    private static double amount(String tag) {
+        return tag.isEmpty()
+                ? Double.NEGATIVE_INFINITY
+                : SlideLabel.Amount.of(tag).value();
     }
 
     /** What a column of numbers knows beside them. */

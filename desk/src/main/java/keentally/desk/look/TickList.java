@@ -7,12 +7,14 @@ import java.util.function.Consumer;
 import javafx.scene.Scene;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
 /** Asks which ones of several things, each a line with a tick. */
 public final class TickList {
     private static final double WIDTH = 460;
     private static final double MOST_HEIGHT = 360;
+    private static final int FEW = 3;
 
     private final Map<String, CheckBox> boxes = new LinkedHashMap<>();
 
@@ -41,7 +43,14 @@ public final class TickList {
         ScrollPane scroll = new ScrollPane(list);
         scroll.setFitToWidth(true);
         scroll.setMaxHeight(MOST_HEIGHT);
+        HBox ways = new HBox(
+                8,
+                Pieces.button("tick-all", "tick.all", () -> boxes.values().forEach(b -> b.setSelected(true))),
+                Pieces.button("tick-none", "tick.none", () -> boxes.values().forEach(b -> b.setSelected(false))));
         VBox content = new VBox(12, Prose.of(about, "hint"), scroll);
+        if (boxes.size() > FEW) {
+            content.getChildren().add(1, ways);
+        }
         content.setPrefWidth(WIDTH);
         return content;
     }

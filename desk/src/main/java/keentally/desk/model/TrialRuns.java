@@ -3,6 +3,7 @@ package keentally.desk.model;
 import java.util.Optional;
 import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
+import keentally.core.quantity.PixelSize;
 import keentally.core.run.Holding;
 import keentally.core.run.Progress;
 import keentally.core.run.Readings;
@@ -13,9 +14,12 @@ import keentally.core.run.Sample;
 import keentally.core.step.State;
 import keentally.core.view.Pyramid;
 import keentally.core.work.Cancel;
+import keentally.study.caution.Background;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
+import keentally.study.run.SampleNumbers;
+import keentally.study.run.SampleOrder;
 import keentally.study.run.SampleRequest;
 import keentally.study.store.PictureShelf;
 
@@ -37,8 +41,9 @@ public final class TrialRuns {
      * A sample with its picture.
      *
      * @param made as the runner takes it
+     * @param order as its numbers are worked out
      */
-    public record TrialSample(Sample made, OpenSample open) {
+    public record TrialSample(Sample made, OpenSample open, SampleOrder order) {
         public Pyramid pyramid() {
             return open.pyramid();
         }
@@ -56,7 +61,8 @@ public final class TrialRuns {
         Optional<OpenSample> known = pictures.find(thing.picture());
         return cancel -> {
             OpenSample open = known.isPresent() ? known.get() : read(thing, cancel);
-            return new TrialSample(maker.sample(open, asked), open);
+            Sample made = maker.sample(open, asked);
+            return new TrialSample(made, open, asked.order(made, Background.NONE));
         };
     }
 
@@ -82,6 +88,16 @@ public final class TrialRuns {
 
     public Run run(Method method, Sample sample, int upTo, Cancel cancel) throws RunFault {
         return runner.run(method, sample, upTo, cancel, Progress.SILENT);
+    }
+
+    /** The first number of the sample that a method asks for, as it is told; not-a-number where there is none. */
+    public double number(Run whole, TrialSample sample, Cancel cancel) throws RunFault {
+        Readings readings = runner.readings(whole, cancel);
+        PixelSize size = PixelSize.of(whole.method().unit(), sample.made().scale());
+        return SampleNumbers.of(sample.order(), whole, readings, runner.work(cancel))
+                .getFirst()
+                .told(size)
+                .orElse(Double.NaN);
     }
 
     /** The state at a run's end, its objects labelled; not measured. */

@@ -121,7 +121,9 @@ public final class MethodLine extends ScrollPane {
     /** What the cards say beside their headlines. */
     private List<String> cardsNow() {
         return desk.method().steps().stream()
-                .map(s -> s.id() + desk.departures().of(s.id()).isEmpty())
+                .map(s -> s.id()
+                        + desk.departures().of(s.id()).isEmpty()
+                        + s.held().isPresent())
                 .toList();
     }
 
@@ -130,7 +132,7 @@ public final class MethodLine extends ScrollPane {
         cardsBuilt = cardsNow();
         cards.clear();
         line.getChildren().clear();
-        add(new StationCard(0, DeskModel.PICTURE, Texts.of("picture.title"), false));
+        add(new StationCard(0, DeskModel.PICTURE, Texts.of("picture.title"), false, false));
         for (int i = 0; i < built.size(); i++) {
             Region joint = new Region();
             Set<Flow> there = desk.method().available(i);
@@ -141,7 +143,8 @@ public final class MethodLine extends ScrollPane {
                     i + 1,
                     built.get(i).id(),
                     Words.title(built.get(i).description()),
-                    !desk.departures().of(built.get(i).id()).isEmpty()));
+                    !desk.departures().of(built.get(i).id()).isEmpty(),
+                    built.get(i).held().isPresent()));
         }
         Button more = Glyph.ADD.button("add-station", Texts.of("station.add"), () -> {});
         more.getStyleClass().add("add-station");

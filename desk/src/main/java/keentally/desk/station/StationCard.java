@@ -30,8 +30,9 @@ final class StationCard extends VBox {
     /**
      * @param number from 1; 0 for the picture, which has none
      * @param departs whether the sample has settings of its own there
+     * @param held whether the station is held at what it found
      */
-    StationCard(int number, String stepId, String title, boolean departs) {
+    StationCard(int number, String stepId, String title, boolean departs, boolean held) {
         setId("card-" + number);
         getStyleClass().add("station-card");
         Label name = new Label(title);
@@ -44,11 +45,10 @@ final class StationCard extends VBox {
             head.getChildren().addFirst(badge);
         }
         if (departs) {
-            Label own = new Label(Texts.of("departs.card"));
-            own.getStyleClass().add("card-own");
-            own.setTooltip(new Tooltip(Texts.of("departs.card.help")));
-            own.setMinWidth(Region.USE_PREF_SIZE);
-            head.getChildren().add(own);
+            head.getChildren().add(badge("departs.card"));
+        }
+        if (held) {
+            head.getChildren().add(badge("held.card"));
         }
         StackPane frame = new StackPane(thumb);
         frame.getStyleClass().add("thumb");
@@ -63,6 +63,15 @@ final class StationCard extends VBox {
         setUserData(stepId);
         setFocusTraversable(true);
         setAccessibleText(number > 0 ? number + " " + title : title);
+    }
+
+    /** @param key of its text, and of what it means */
+    private static Label badge(String key) {
+        Label badge = new Label(Texts.of(key));
+        badge.getStyleClass().add("card-own");
+        badge.setTooltip(new Tooltip(Texts.of(key + ".help")));
+        badge.setMinWidth(Region.USE_PREF_SIZE);
+        return badge;
     }
 
     String stepId() {

@@ -181,12 +181,13 @@ final class TrialGrid extends ScrollPane {
         return tile.outcome().isEmpty() ? "" : figure(model.number().get(), value);
     }
 
-    private static String figure(TrialModel.Number which, double value) {
+    private String figure(TrialModel.Number which, double value) {
         return switch (which) {
             case SHARE -> Texts.of("trial.figure.percent", Figures.percent(value));
             case EXPLAINED -> Texts.of("trial.figure.explained", Figures.percent(value));
             case COUNT ->
                 Double.isNaN(value) ? Figures.number(value) : Texts.of("trial.figure.count", Figures.number(value));
+            case OWN -> Texts.of("trial.figure.own", model.name(which), Figures.number(value));
             case DIFFERS -> Texts.of("trial.figure.differs", Figures.percent(value));
         };
     }

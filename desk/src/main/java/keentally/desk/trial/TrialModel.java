@@ -1,6 +1,7 @@
 package keentally.desk.trial;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.Iterator;
@@ -19,6 +20,7 @@ import keentally.core.run.Lanes.Urgency;
 import keentally.core.run.Run;
 import keentally.core.run.RunFault;
 import keentally.core.run.StateCache;
+import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.Values;
 import keentally.core.stats.Histogram;
 import keentally.core.step.State;
@@ -67,7 +69,23 @@ public final class TrialModel {
         SHARE,
         EXPLAINED,
         COUNT,
+        /** The first number of the sample that the method asks for. */
+        OWN,
         DIFFERS
+    }
+
+    /** Those that the method in use can have, in their order. */
+    public List<Number> numbers() {
+        return Arrays.stream(Number.values())
+                .filter(n -> n != Number.OWN || !desk.method().numbers().isEmpty())
+                .toList();
+    }
+
+    /** What a number is called. */
+    public String name(Number which) {
+        return which == Number.OWN && !desk.method().numbers().isEmpty()
+                ? desk.method().numbers().getFirst().name()
+                : Texts.of("trial.number." + ChoiceSetting.word(which));
     }
 
     /**
@@ -93,6 +111,7 @@ public final class TrialModel {
      * One alternative on one sample.
      *
      * @param differs per cent of the field that is otherwise than with the current choice
+     * @param own the number of the sample; not-a-number where there is none
      * @param fault why it cannot be done; empty where it can, or is not done yet
      * @param ready the sample with its picture
      * @param changed which objects are otherwise than with the current choice, where objects are told apart
@@ -106,6 +125,7 @@ public final class TrialModel {
             Optional<TrialRuns.TrialSample> ready,
             Optional<Outcomes> outcome,
             double differs,
+            double own,
             Optional<ChangedObjects> changed,
             String fault) {
 
@@ -120,21 +140,24 @@ public final class TrialModel {
                     ready,
                     Optional.empty(),
                     Double.NaN,
+                    Double.NaN,
                     Optional.empty(),
                     "");
         }
 
+        /** One of its numbers; not-a-number where it has none. */
         public double number(Number which) {
             return outcome.map(o -> switch (which) {
                         case SHARE -> o.share();
                         case EXPLAINED -> o.explained();
                         case COUNT -> o.count().orElse(Double.NaN);
+                        case OWN -> own;
                         case DIFFERS -> differs;
                     })
                     .orElse(Double.NaN);
         }
 
-        private Tile came(Optional<TrialRuns.TrialSample> with, Outcomes what, Optional<Outcomes> now) {
+        private Tile came(Optional<TrialRuns.TrialSample> with, Outcomes what, double number, Optional<Outcomes> now) {
             return new Tile(
                     sample,
                     label,
@@ -144,13 +167,24 @@ public final class TrialModel {
                     with,
                     Optional.of(what),
                     now.map(what::differs).orElse(Double.NaN),
+                    number,
                     current ? Optional.empty() : now.flatMap(n -> ChangedObjects.of(n, what)),
                     "");
         }
 
         private Tile failed(Optional<TrialRuns.TrialSample> with, String why) {
             return new Tile(
-                    sample, label, values, at, current, with, Optional.empty(), Double.NaN, Optional.empty(), why);
+                    sample,
+                    label,
+                    values,
+                    at,
+                    current,
+                    with,
+                    Optional.empty(),
+                    Double.NaN,
+                    Double.NaN,
+                    Optional.empty(),
+                    why);
         }
     }
 
@@ -309,6 +343,7 @@ public final class TrialModel {
                 Optional.empty(),
                 Optional.empty(),
                 Double.NaN,
+                Double.NaN,
                 Optional.empty(),
                 "");
     }
@@ -424,12 +459,25 @@ public final class TrialModel {
                 there = Optional.of(ready.get(tile.sample()));
                 Optional<Outcomes> now =
                         current.computeIfAbsent(tile.sample(), s -> current(methods.get(s), ready.get(s), cancel));
-                Outcomes tried = tried(methods.get(tile.sample()).with(stepId, tile.values()), there.get(), cancel);
-                return tile.came(there, tried, now);
+                Method with = methods.get(tile.sample()).with(stepId, tile.values());
+                Outcomes tried = tried(with, there.get(), cancel);
+                return tile.came(there, tried, own(with, there.get(), cancel), now);
             } catch (RunFault | FileFault e) {
                 return tile.failed(there, Words.spoken(e.getMessage()));
             } catch (IllegalArgumentException e) {
                 return tile.failed(there, Texts.complaint(e.getMessage()));
+            }
+        }
+
+        /** Not-a-number where the method asks for none, or does not reach its end. */
+        private double own(Method with, TrialRuns.TrialSample sample, Cancel cancel) {
+            if (with.numbers().isEmpty()) {
+                return Double.NaN;
+            }
+            try {
+                return trials.number(trials.run(with, sample.made(), Integer.MAX_VALUE, cancel), sample, cancel);
+            } catch (RunFault e) {
+                return Double.NaN;
             }
         }
 

@@ -18,7 +18,6 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
-import keentally.core.setting.ChoiceSetting;
 import keentally.core.trial.Axes;
 import keentally.core.trial.Axis;
 import keentally.core.words.Figures;
@@ -65,8 +64,8 @@ final class TrialPanel extends VBox {
         complaint.setId("trial-complaint");
         chosen.setId("trial-chosen");
         stop = Pieces.button("trial-stop", "trial.stop", model::stop);
-        number.getItems().setAll(TrialModel.Number.values());
-        number.setConverter(named(n -> Texts.of("trial.number." + ChoiceSetting.word(n))));
+        number.getItems().setAll(model.numbers());
+        number.setConverter(named(model::name));
         plot();
         listen();
         Region gap = new Region();
@@ -201,6 +200,9 @@ final class TrialPanel extends VBox {
         second.setValue(wish.second().orElse(null));
         secondText.setText(wish.secondText());
         secondText.setVisible(wish.second().isPresent());
+        if (!number.getItems().equals(model.numbers())) {
+            number.getItems().setAll(model.numbers());
+        }
         number.setValue(model.number().get());
         sorted.setSelected(wish.sorted());
         fillSamples(wish);
@@ -297,6 +299,6 @@ final class TrialPanel extends VBox {
             plot.getData().add(line);
         }
         across.setLabel(placed ? model.wish().get().first().label() : Texts.of("trial.order"));
-        up.setLabel(Texts.of("trial.number." + ChoiceSetting.word(model.number().get())));
+        up.setLabel(model.name(model.number().get()));
     }
 }

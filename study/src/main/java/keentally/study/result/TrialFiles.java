@@ -21,6 +21,7 @@ public final class TrialFiles {
      * @param share per cent of the field that is chosen; not-a-number where phases are made
      * @param explained per cent of the variance that phases explain; not-a-number where a mask is made
      * @param differs per cent of the field that is otherwise than with the choice that was current
+     * @param own the number of the sample that the method asks for; not-a-number without one
      * @param error why it could not be done; empty where it could
      */
     public record Row(
@@ -30,6 +31,7 @@ public final class TrialFiles {
             double explained,
             OptionalDouble count,
             double differs,
+            double own,
             boolean current,
             String error) {}
 
@@ -63,6 +65,7 @@ public final class TrialFiles {
                         "explained_percent",
                         "count",
                         "differs_percent",
+                        "own_number",
                         "current",
                         "error"));
         for (Row row : rows) {
@@ -73,6 +76,7 @@ public final class TrialFiles {
                     Sheet.number(row.explained()),
                     Sheet.number(row.count().orElse(Double.NaN)),
                     Sheet.number(row.differs()),
+                    Sheet.number(row.own()),
                     row.current() ? "yes" : "no",
                     Sheet.text(row.error())));
         }

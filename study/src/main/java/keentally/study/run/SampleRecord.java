@@ -154,7 +154,6 @@ public record SampleRecord(
 
     static SampleRecord of(SampleOrder order, Run run, Readings readings, List<Caution> cautions, Work work) {
         List<Double> masses = order.weighing().of(readings.fractions());
-        SampleFacts facts = new SampleFacts(order, run.method(), readings, masses, work);
         Numbers numbers = new Numbers(
                 readings.state().field().pixels(),
                 readings.objects().map(table -> ObjectRows.of(table, readings)),
@@ -163,9 +162,7 @@ public record SampleRecord(
                 cuts(run),
                 centres(run),
                 handEdits(run),
-                run.method().numbers().stream()
-                        .map(n -> OwnNumber.of(n.read(facts, order.sample().scale())))
-                        .toList());
+                SampleNumbers.of(order, run, readings, work));
         Origin origin = Origin.of(order, run.method());
         List<Caution> all = new ArrayList<>(cautions);
         PixelSize size = PixelSize.of(run.method().unit(), order.sample().scale());

@@ -43,6 +43,9 @@ public final class SeriesRun {
 
     private static final double SHARE_OF_HEAP = 0.5;
 
+    /** One part in so many is for states that are asked for again: where a station is held, it is also fitted to the sample by itself. */
+    private static final int CACHED = 3;
+
     private final PictureShelf shelf;
     private final References references;
     private final Workers workers;
@@ -145,7 +148,7 @@ public final class SeriesRun {
             throw new FileFault(String.join(" ", taken.changed()));
         }
         PictureFile file = taken.file();
-        Runner runner = new Runner(Workers.alone(), new StateCache(0), references);
+        Runner runner = new Runner(Workers.alone(), new StateCache(bytes(sample) / CACHED), references);
         Background background = new Background(file.facts().quality(), Optional.empty());
         SampleRun ran = SampleRun.of(
                 sample.request().order(sample.request().sample(file), background),

@@ -47,7 +47,6 @@ public final class SampleKey {
         tree.put("densities", new TreeMap<>(request.weighing().densities()));
         tree.put("typed", thing.numbers());
         tree.put("tag", thing.label().amount().map(Object::toString).orElse(""));
-        tree.put("name", thing.name());
         tree.put("departures", request.departures().toString());
         tree.put("several", request.several());
         tree.put("tallies", tallies);

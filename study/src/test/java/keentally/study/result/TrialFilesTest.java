@@ -26,7 +26,7 @@ class TrialFilesTest {
                 1,
                 new int[] {0xff0000, 0x00ff00},
                 List.of(
-                        new TrialFiles.Row("Flour", "Otsu", 25.5, Double.NaN, OptionalDouble.of(356), 0, true, ""),
+                        new TrialFiles.Row("Flour", "Otsu", 25.5, Double.NaN, OptionalDouble.of(356), 0, 0.4, true, ""),
                         new TrialFiles.Row(
                                 "=Flour",
                                 "Valley",
@@ -34,14 +34,16 @@ class TrialFilesTest {
                                 98,
                                 OptionalDouble.empty(),
                                 Double.NaN,
+                                Double.NaN,
                                 false,
                                 "finds none")));
         Path table = TrialFiles.write(png, sheet);
         assertThat(table).isEqualTo(folder.resolve("flour.sheet.csv"));
         assertThat(ImageIO.read(png.toFile()).getRGB(1, 0)).isEqualTo(0xff00ff00);
         assertThat(Files.readString(table))
-                .isEqualTo("sample,setting,share_percent,explained_percent,count,differs_percent,current,error\r\n"
-                        + "Flour,Otsu,25.5,,356,0,yes,\r\n'=Flour,Valley,,98,,,no,finds none\r\n");
+                .isEqualTo(
+                        "sample,setting,share_percent,explained_percent,count,differs_percent,own_number,current,error\r\n"
+                                + "Flour,Otsu,25.5,,356,0,0.4,yes,\r\n'=Flour,Valley,,98,,,,no,finds none\r\n");
     }
 
     @Test
