@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -263,6 +264,22 @@ public final class LedgerModel {
             Optional<byte[]> png = found;
             return () -> png.ifPresent(then);
         });
+    }
+
+    /** The whole record of a sample's row, with every object; not on the interface thread. */
+    Function<String, Optional<SampleRecord>> records() {
+        Optional<StudyFile> file = desk.holding().get().file();
+        Map<String, Kept> kept = unkept;
+        return id -> {
+            try {
+                Optional<SampleRecord> known = Optional.ofNullable(kept.get(id)).map(Kept::record);
+                return known.isPresent() || file.isEmpty()
+                        ? known
+                        : file.get().record(id).map(RecordFile::read);
+            } catch (FileFault | IllegalArgumentException e) {
+                return Optional.empty(); // the row says what there is to say
+            }
+        };
     }
 
     /** Leaves a sample out of sums and comparisons. @throws IllegalArgumentException where no reason is given */

@@ -1,12 +1,14 @@
 package keentally.desk.ledger;
 
 import java.awt.image.BufferedImage;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import javafx.application.Platform;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -31,7 +33,12 @@ import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.Newest;
 import keentally.study.document.SlideLabel;
+import keentally.study.file.FileFault;
 import keentally.study.plot.LedgerPlot;
+import keentally.study.plot.SizesPlot;
+import keentally.study.run.SampleRecord;
+import keentally.study.series.CentreMoves;
+import keentally.study.series.GroupSizes;
 import keentally.study.series.Ledger;
 import keentally.study.series.LedgerColumn;
 import keentally.study.series.LedgerEntry;
@@ -51,21 +58,30 @@ public final class LedgerSide extends VBox {
     private final ImageView picture = new ImageView();
     private final Label trend = Prose.of("", "figure-line");
     private final Label rule = Prose.of(Texts.of("ledger.rule"), "hint");
+    private final Label moves = Prose.of("", "caution-line");
     private Optional<LedgerPlot> plot = Optional.empty();
+    private Optional<Saving> shownPlot = Optional.empty();
     private Optional<LedgerPlot.Drawn> drawn = Optional.empty();
     private boolean filling;
 
-    /** What the dots stand against. */
+    /** Writes a plot into a file. */
+    @FunctionalInterface
+    public interface Saving {
+        void save(Path file) throws FileFault;
+    }
+
+    /** What the dots stand against, or the sizes of all objects. */
     enum Against {
         GROUP,
-        TAG
+        TAG,
+        SIZES
     }
 
     /**
      * @param bench shows the Bench
-     * @param saving asks for a file's name and writes the plot into it
+     * @param saving asks for a file's name and writes a plot into it
      */
-    public LedgerSide(LedgerModel model, Runnable bench, Consumer<LedgerPlot> saving) {
+    public LedgerSide(LedgerModel model, Runnable bench, Consumer<Saving> saving) {
         super(10);
         this.model = model;
         this.bench = bench;
@@ -102,6 +118,8 @@ public final class LedgerSide extends VBox {
         Label title = new Label(Texts.of("ledger.title"));
         title.getStyleClass().add("station-title");
         trend.setId("ledger-trend");
+        moves.setId("ledger-moves");
+        moves.managedProperty().bind(moves.visibleProperty());
         getChildren()
                 .addAll(
                         title,
@@ -113,7 +131,8 @@ public final class LedgerSide extends VBox {
                         picture,
                         trend,
                         rule,
-                        Pieces.button("ledger-plot-save", "differences.save", () -> plot.ifPresent(saving)));
+                        Pieces.button("ledger-plot-save", "differences.save", () -> shownPlot.ifPresent(saving)),
+                        moves);
         against.addListener(o -> show());
         model.ledger().addListener((o, was, is) -> fill(is));
         fill(model.ledger().get());
@@ -146,6 +165,14 @@ public final class LedgerSide extends VBox {
         numbers.setValue(now.orElse(null));
         number.set(now.map(LedgerColumn::id));
         filling = false;
+        Optional<CentreMoves> moved = CentreMoves.farthest(ledger.entries());
+        moves.setVisible(moved.isPresent());
+        moved.ifPresent(m -> moves.setText(Texts.of(
+                "ledger.moves",
+                m.method(),
+                String.valueOf(m.step()),
+                Figures.percent(m.percent()),
+                String.valueOf(m.samples()))));
         show();
     }
 
@@ -159,10 +186,15 @@ public final class LedgerSide extends VBox {
         if (column.isEmpty()) {
             picture.setImage(null);
             plot = Optional.empty();
+            shownPlot = Optional.empty();
             trend.setText("");
             return;
         }
         Ledger ledger = model.ledger().get();
+        if (against.get() == Against.SIZES) {
+            sizes(ledger, column.get());
+            return;
+        }
         boolean tags = against.get() == Against.TAG;
         boolean dark = PlotImages.isDark(getScene());
         newest.ask(work -> {
@@ -170,10 +202,28 @@ public final class LedgerSide extends VBox {
             LedgerPlot.Drawn image = made.drawn(PlotImages.look(dark));
             return () -> {
                 plot = Optional.of(made);
+                shownPlot = Optional.of(made::save);
                 drawn = Optional.of(image);
                 BufferedImage pixels = image.image();
                 picture.setImage(PlotImages.of(pixels));
                 trend.setText(tags ? made.trend().map(this::told).orElse(Texts.of("ledger.no-trend")) : "");
+            };
+        });
+    }
+
+    /** The measure that the number is of, or the first that there is, over the objects of each group. */
+    private void sizes(Ledger ledger, LedgerColumn column) {
+        boolean dark = PlotImages.isDark(getScene());
+        Function<String, Optional<SampleRecord>> records = model.records();
+        plot = Optional.empty();
+        drawn = Optional.empty();
+        newest.ask(work -> {
+            Optional<SizesPlot> made = GroupSizes.of(ledger, column, records, work.cancel());
+            Optional<BufferedImage> image = made.map(m -> m.image(PlotImages.look(dark)));
+            return () -> {
+                shownPlot = made.map(m -> m::save);
+                picture.setImage(image.map(PlotImages::of).orElse(null));
+                trend.setText(made.isPresent() ? Texts.of("ledger.sizes") : Texts.of("ledger.no-sizes"));
             };
         });
     }

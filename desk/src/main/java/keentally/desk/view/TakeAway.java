@@ -15,6 +15,7 @@ import javafx.stage.FileChooser;
 import javafx.stage.FileChooser.ExtensionFilter;
 import javafx.stage.Stage;
 import keentally.desk.ledger.LedgerPane;
+import keentally.desk.ledger.LedgerSide;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskFiles;
 import keentally.desk.model.DeskModel;
@@ -22,7 +23,6 @@ import keentally.desk.pair.PairPane;
 import keentally.desk.stage.StageView;
 import keentally.study.plot.DifferencePlot;
 import keentally.study.plot.HistogramPlot;
-import keentally.study.plot.LedgerPlot;
 import keentally.study.plot.SpreadPlot;
 import keentally.study.result.LedgerFile;
 import keentally.study.result.TakenAway;
@@ -161,7 +161,7 @@ final class TakeAway {
         }
     }
 
-    void ledgerPlot(LedgerPlot plot) {
+    void ledgerPlot(LedgerSide.Saving plot) {
         ledger("ledger-plot", plot::save, "png", "svg", "csv");
     }
 

@@ -50,6 +50,11 @@ public final class Ledger {
         return new Ledger(order, unit);
     }
 
+    /** What lengths and areas are told in. */
+    public LengthUnit unit() {
+        return unit;
+    }
+
     public List<LedgerEntry> entries() {
         return entries;
     }

@@ -31,6 +31,7 @@ import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
 import keentally.study.picture.PictureWriter;
+import keentally.study.plot.SizesPlot;
 import keentally.study.run.RecordFile;
 import keentally.study.store.PictureShelf;
 import keentally.study.store.StudyFile;
@@ -222,6 +223,41 @@ class SeriesRunTest {
         assertThat(groups.get("even").count()).as("one is left out").isEqualTo(3);
         assertThat(groups.get("even").mean()).isEqualTo(4);
         assertThat(groups.get("odd").mean()).isEqualTo(6);
+    }
+
+    /** Grey levels 0 and 200 on all but one picture, where the bright ones are 100: means 0 and 187.5, so that it lies 87.5 away of 187.5. */
+    @Test
+    void centresThatMoveFromSampleToSampleAreTold() throws Exception {
+        study = study.with(
+                Study.FIRST_METHOD, Method.empty("Greys", LengthUnit.UM).then("cluster", "k", 2, "seed", 3));
+        Plane8 same = dots(3);
+        byte[] dim = new byte[120 * 90];
+        for (int i = 0; i < dim.length; i++) {
+            dim[i] = (byte) (same.at(i % 120, i / 120) > 0 ? 100 : 0);
+        }
+        PictureWriter.png(folder.resolve("p7.png"), Plane8.of(120, 90, dim));
+        CentreMoves moves =
+                CentreMoves.farthest(ledger(run(all(), 0)).entries()).orElseThrow();
+        assertThat(moves.samples()).isEqualTo(SAMPLES);
+        assertThat(moves.percent()).isCloseTo(100 * 87.5 / 187.5, within(1e-9));
+        PictureWriter.png(folder.resolve("p7.png"), same);
+        assertThat(CentreMoves.farthest(ledger(run(all(), 0)).entries())).isEmpty();
+    }
+
+    @Test
+    void sizesOfObjectsAreGatheredByGroup() throws Exception {
+        Map<String, String> rows = run(all(), 0);
+        Ledger ledger = ledger(rows);
+        SizesPlot plot = GroupSizes.of(
+                        ledger,
+                        ledger.column("mean_area_um2").orElseThrow(),
+                        id -> Optional.of(RecordFile.read(rows.get(id).substring(end(rows.get(id))))),
+                        new Cancel())
+                .orElseThrow();
+        assertThat(plot.title()).isEqualTo("Area, µm²");
+        assertThat(plot.groups().stream().map(g -> g.name() + " " + g.values().length))
+                .containsExactly("even 20", "odd 24");
+        assertThat(plot.groups().getFirst().values()).containsOnly(144);
     }
 
     @Test
