@@ -13,6 +13,7 @@ public final class Figures {
     private static final String NONE = "–";
     private static final double MOST_PLAIN = 1e9;
     private static final double LEAST_PLAIN = 1e-4;
+    private static final int MOST_DECIMALS = 8;
 
     private Figures() {}
 
@@ -56,6 +57,15 @@ public final class Figures {
     public static String percent(double value) {
         double size = Math.abs(value);
         return fixed(value, size >= 10 || size == 0 ? 1 : size >= 1 ? 2 : 3);
+    }
+
+    /** A value with what it may be off by, as many decimals as the two digits that count of that: 0.105 ± 0.017. */
+    public static String spread(double value, double half) {
+        if (Double.isNaN(half) || Double.isNaN(value)) {
+            return number(value);
+        }
+        int decimals = half > 0 ? Math.clamp(1 - (int) Math.floor(Math.log10(half)), 0, MOST_DECIMALS) : 0;
+        return fixed(value, decimals) + " ± " + fixed(half, decimals);
     }
 
     private static String format(String pattern, double value) {

@@ -1,6 +1,7 @@
 package keentally.core.words;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import keentally.core.method.Departures.Departure;
@@ -27,7 +28,14 @@ public final class SettingWords {
         return switch (tree) {
             case Number n -> Amounts.text(n.doubleValue());
             case Boolean b -> b ? "yes" : "no";
-            case List<?> list -> list.stream().map(SettingWords::value).collect(Collectors.joining(", "));
+            case List<?> list ->
+                list.stream()
+                        .map(SettingWords::value)
+                        .collect(Collectors.joining(list.stream().anyMatch(List.class::isInstance) ? "; " : ", "));
+            case Map<?, ?> map ->
+                map.entrySet().stream()
+                        .map(e -> e.getKey() + " " + value(e.getValue()))
+                        .collect(Collectors.joining(" "));
             default -> Words.spoken(tree.toString());
         };
     }

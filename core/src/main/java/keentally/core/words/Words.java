@@ -85,6 +85,11 @@ public final class Words {
         return text("step." + step.id() + ".headline");
     }
 
+    /** Patterns of what the step does, as a sentence of a report. */
+    static String sentence(StepDescription step) {
+        return text("step." + step.id() + ".sentence");
+    }
+
     /** What people call a setting of a step. */
     public static String label(StepDescription step, Setting<?> setting) {
         return text("step." + step.id() + "." + setting.id());

@@ -36,4 +36,14 @@ class FiguresTest {
         assertThat(Figures.fixed(Double.NaN, 2)).isEqualTo("–");
         assertThat(Figures.fixed(1234.567, 1)).isEqualTo("1,234.6");
     }
+
+    @Test
+    void aValueHasTheDecimalsOfWhatItMayBeOffBy() {
+        assertThat(Figures.spread(0.105_3, 0.017_36)).isEqualTo("0.105 ± 0.017");
+        assertThat(Figures.spread(1234.567, 12.71)).isEqualTo("1,235 ± 13");
+        assertThat(Figures.spread(3, 0.2)).isEqualTo("3.00 ± 0.20");
+        assertThat(Figures.spread(3, 0)).isEqualTo("3 ± 0");
+        assertThat(Figures.spread(3.5, Double.NaN)).isEqualTo("3.5");
+        assertThat(Figures.spread(Double.NaN, 1)).isEqualTo("–");
+    }
 }
