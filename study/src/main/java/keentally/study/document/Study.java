@@ -26,6 +26,7 @@ import keentally.study.document.Thing.HandThing;
 import keentally.study.document.Thing.MethodThing;
 import keentally.study.document.Thing.OrderThing;
 import keentally.study.document.Thing.PhasesThing;
+import keentally.study.document.Thing.ReportThing;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.document.Thing.SheetThing;
 import org.pcollections.PSortedMap;
@@ -50,6 +51,7 @@ public final class Study {
     private static final String METHOD = "method/";
     private static final String PHASES = "phases/";
     private static final String ORDER = "order";
+    private static final String REPORT = "report";
     private static final String SHEET = "sheet/";
     private static final String SAMPLE = "sample/";
 
@@ -86,6 +88,25 @@ public final class Study {
 
     public Method method(String id) {
         return ((MethodThing) things.get(METHOD + id)).method();
+    }
+
+    /** By whom a method is locked; empty where it is not. */
+    public Optional<Approval> approval(String id) {
+        return ((MethodThing) things.get(METHOD + id)).approval();
+    }
+
+    /** With a method locked, or not any more. */
+    public Study withApproval(String id, Optional<Approval> approval) {
+        return with(METHOD + id, Optional.of(new MethodThing(method(id), approval)));
+    }
+
+    /** The names of the methods that are locked here, and another or gone in a study that may come next. */
+    public List<String> brokenLocks(Study next) {
+        return methods().stream()
+                .filter(id -> approval(id).isPresent())
+                .filter(id -> !next.methods().contains(id) || !next.method(id).equals(method(id)))
+                .map(id -> method(id).name())
+                .toList();
     }
 
     /** With a method added, or replaced where there is one of this id; hand work goes with the steps that are gone. */
@@ -143,6 +164,16 @@ public final class Study {
 
     public Study withoutSheet(String id) {
         return with(SHEET + id, Optional.empty());
+    }
+
+    /** What the report is to hold. */
+    public ReportPlan report() {
+        return things.get(REPORT) instanceof ReportThing(ReportPlan plan) ? plan : ReportPlan.USUAL;
+    }
+
+    /** With another report. */
+    public Study with(ReportPlan plan) {
+        return with(REPORT, Optional.of(new ReportThing(plan)));
     }
 
     /** What is said of a method's phases, by their names. */
@@ -340,6 +371,7 @@ public final class Study {
             case PhasesThing p -> id.startsWith(PHASES);
             case ClassesThing c -> id.equals(CLASSES);
             case SheetThing s -> id.matches(SHEET + "[0-9]{1,9}");
+            case ReportThing r -> id.equals(REPORT);
             case OrderThing o -> id.equals(ORDER);
         };
     }

@@ -105,8 +105,13 @@ public sealed interface Thing {
         }
     }
 
-    /** A method. */
-    record MethodThing(Method method) implements Thing {}
+    /** A method. @param approval where it is locked */
+    record MethodThing(Method method, Optional<Approval> approval) implements Thing {
+        /** Not locked. */
+        public MethodThing(Method method) {
+            this(method, Optional.empty());
+        }
+    }
 
     /** The settings that a sample has otherwise than a method. */
     record DeparturesThing(Departures departures) implements Thing {}
@@ -145,6 +150,9 @@ public sealed interface Thing {
      * @param png its picture in base 64
      */
     record SheetThing(String title, String table, String png) implements Thing {}
+
+    /** What the report is to hold. */
+    record ReportThing(ReportPlan plan) implements Thing {}
 
     /** The ids of the samples in the order of the slide tray. */
     record OrderThing(List<String> samples) implements Thing {

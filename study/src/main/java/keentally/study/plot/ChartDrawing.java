@@ -19,7 +19,7 @@ import org.jfree.svg.SVGGraphics2D;
  * @param width in points
  * @param height in points
  */
-record ChartDrawing(JFreeChart chart, int width, int height) {
+record ChartDrawing(JFreeChart chart, int width, int height) implements Drawing {
     /** @param density pixels to a point */
     BufferedImage image(double density) {
         BufferedImage image = new BufferedImage(
@@ -28,14 +28,21 @@ record ChartDrawing(JFreeChart chart, int width, int height) {
         pen.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
         pen.setRenderingHint(RenderingHints.KEY_TEXT_ANTIALIASING, RenderingHints.VALUE_TEXT_ANTIALIAS_ON);
         pen.scale(density, density);
-        chart.draw(pen, new Rectangle2D.Double(0, 0, width, height));
+        draw(pen);
         pen.dispose();
         return image;
     }
 
-    String svg() {
-        SVGGraphics2D pen = new SVGGraphics2D(width, height);
+    @Override
+    public void draw(Graphics2D pen) {
         chart.draw(pen, new Rectangle2D.Double(0, 0, width, height));
+    }
+
+    @Override
+    public String svg(String name) {
+        SVGGraphics2D pen = new SVGGraphics2D(width, height);
+        pen.setDefsKeyPrefix(name);
+        draw(pen);
         return pen.getSVGDocument();
     }
 
@@ -43,7 +50,7 @@ record ChartDrawing(JFreeChart chart, int width, int height) {
     void save(Path file, double density, Supplier<String> csv) throws FileFault {
         String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
         if (name.endsWith(".svg")) {
-            WholeFile.write(file, svg());
+            WholeFile.write(file, svg("plot"));
         } else if (name.endsWith(".png")) {
             WholeFile.write(file, out -> ImageIO.write(image(density), "png", out));
         } else {

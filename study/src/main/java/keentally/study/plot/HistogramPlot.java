@@ -135,7 +135,7 @@ public record HistogramPlot(List<Series> series, boolean logarithmic, boolean sh
     }
 
     public String svg() {
-        return print().svg();
+        return print().svg("plot");
     }
 
     /** A row a bin: its ends, and the count in each of the histograms. */

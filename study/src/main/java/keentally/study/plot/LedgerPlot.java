@@ -238,7 +238,16 @@ public record LedgerPlot(String title, Optional<String> across, List<Dot> dots) 
 
     /** Writes PNG, SVG or CSV, as the file's ending says. */
     public void save(Path file) throws FileFault {
-        new ChartDrawing(chart(PlotLook.PRINT), WIDTH, HEIGHT).save(file, DENSITY, this::csv);
+        print().save(file, DENSITY, this::csv);
+    }
+
+    /** For a page. */
+    public Drawing drawing() {
+        return print();
+    }
+
+    private ChartDrawing print() {
+        return new ChartDrawing(chart(PlotLook.PRINT), WIDTH, HEIGHT);
     }
 
     private String csv() {

@@ -18,7 +18,7 @@ public record PlotLook(Color paper, Color ink, Color grid, Color first, Color se
             new Color(0xE4E0D6),
             new Color(0x35A4AE),
             new Color(0x7A2E6E),
-            new Font(Font.SANS_SERIF, Font.PLAIN, 12));
+            Typeface.regular(12));
 
     /** Puts colours and type on a plot and its axes. */
     void dress(XYPlot plot) {

@@ -86,7 +86,9 @@ public record SizesPlot(String title, List<Group> groups) {
 
     private XYSeries line(int group) {
         Group of = groups.get(group);
-        XYSeries line = new XYSeries(of.title() + (group == 0 ? " objects" : ""), false, true);
+        String all = of.values().length + (of.values().length == 1 ? " object" : " objects");
+        boolean alone = groups.size() == 1 && of.name().isEmpty();
+        XYSeries line = new XYSeries(alone ? all : of.title() + (group == 0 ? " objects" : ""), false, true);
         int n = of.values().length;
         int step = Math.max(1, n / MOST_POINTS);
         for (int i = 0; i < n; i += step) {
@@ -105,7 +107,16 @@ public record SizesPlot(String title, List<Group> groups) {
 
     /** Writes PNG, SVG or CSV, as the file's ending says. */
     public void save(Path file) throws FileFault {
-        new ChartDrawing(chart(PlotLook.PRINT), WIDTH, HEIGHT).save(file, DENSITY, this::csv);
+        print().save(file, DENSITY, this::csv);
+    }
+
+    /** For a page. */
+    public Drawing drawing() {
+        return print();
+    }
+
+    private ChartDrawing print() {
+        return new ChartDrawing(chart(PlotLook.PRINT), WIDTH, HEIGHT);
     }
 
     private String csv() {

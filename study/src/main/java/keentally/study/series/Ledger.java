@@ -2,6 +2,7 @@ package keentally.study.series;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -20,6 +21,8 @@ import keentally.core.stats.FieldStatistics;
 import keentally.core.words.Figures;
 import keentally.core.words.Words;
 import keentally.study.caution.Cautions;
+import keentally.study.document.Study;
+import keentally.study.document.Thing.SampleThing;
 import keentally.study.run.SampleRecord;
 import keentally.study.run.SampleRecord.Numbers;
 import keentally.study.run.SampleRecord.OwnNumber;
@@ -43,6 +46,38 @@ public final class Ledger {
     /** @param unit that lengths and areas are told in; a real one */
     public static Ledger of(List<LedgerEntry> entries, LengthUnit unit) {
         return new Ledger(entries, unit);
+    }
+
+    /** Of all samples of a study, in its order, told in the real unit that most methods have. @param rows by sample, of those that were run */
+    public static Ledger of(Study study, Map<String, LedgerRow> rows) {
+        return new Ledger(entries(study, rows), unit(study));
+    }
+
+    private static List<LedgerEntry> entries(Study study, Map<String, LedgerRow> rows) {
+        List<LedgerEntry> entries = new ArrayList<>();
+        for (String id : study.samples()) {
+            SampleThing thing = study.sample(id).orElseThrow();
+            Optional<LedgerRow> row = Optional.ofNullable(rows.get(id));
+            boolean stale = row.isPresent()
+                    && !row.get().key().equals(SeriesSample.of(study, id).key());
+            entries.add(new LedgerEntry(id, thing, study.method(thing.method()).name(), row, stale));
+        }
+        return entries;
+    }
+
+    /** The real unit that most samples' methods have; µm where none has one. */
+    private static LengthUnit unit(Study study) {
+        Map<LengthUnit, Integer> units = new EnumMap<>(LengthUnit.class);
+        for (String id : study.samples()) {
+            study.sample(id)
+                    .map(s -> study.method(s.method()).unit())
+                    .filter(LengthUnit::isReal)
+                    .ifPresent(u -> units.merge(u, 1, Integer::sum));
+        }
+        return units.entrySet().stream()
+                .max(Map.Entry.comparingByValue())
+                .map(Map.Entry::getKey)
+                .orElse(LengthUnit.UM);
     }
 
     /** The same rows in another order. */
@@ -226,7 +261,7 @@ public final class Ledger {
 
     private LedgerColumn statistic(String word, String title, Column column, ToDoubleFunction<Averages> which) {
         String id = column.unitId(unit);
-        return LedgerColumn.number(
+        return LedgerColumn.statistic(
                 word + "_" + column.id().replace('-', '_') + (id.isEmpty() ? "" : "_" + id),
                 title + " of " + Words.title(column, unit),
                 e -> row(e, r -> {

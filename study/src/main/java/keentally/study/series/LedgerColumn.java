@@ -12,16 +12,33 @@ import java.util.function.ToDoubleFunction;
  * @param text what stands in a cell; of a column of numbers, nothing
  */
 public record LedgerColumn(
-        String id,
-        String title,
-        ToDoubleFunction<LedgerEntry> value,
-        Function<LedgerEntry, String> text,
-        boolean isNumber) {
+        String id, String title, ToDoubleFunction<LedgerEntry> value, Function<LedgerEntry, String> text, Kind kind) {
+    /** What a column holds. */
+    enum Kind {
+        WORDS,
+        NUMBER,
+        /** Of a measure over the objects. */
+        STATISTIC
+    }
+
     static LedgerColumn words(String id, String title, Function<LedgerEntry, String> text) {
-        return new LedgerColumn(id, title, e -> Double.NaN, text, false);
+        return new LedgerColumn(id, title, e -> Double.NaN, text, Kind.WORDS);
     }
 
     static LedgerColumn number(String id, String title, ToDoubleFunction<LedgerEntry> value) {
-        return new LedgerColumn(id, title, value, e -> "", true);
+        return new LedgerColumn(id, title, value, e -> "", Kind.NUMBER);
+    }
+
+    static LedgerColumn statistic(String id, String title, ToDoubleFunction<LedgerEntry> value) {
+        return new LedgerColumn(id, title, value, e -> "", Kind.STATISTIC);
+    }
+
+    public boolean isNumber() {
+        return kind != Kind.WORDS;
+    }
+
+    /** Whether it sums up a measure of the objects. */
+    public boolean isStatistic() {
+        return kind == Kind.STATISTIC;
     }
 }

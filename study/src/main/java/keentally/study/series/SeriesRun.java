@@ -50,18 +50,29 @@ public final class SeriesRun {
     private final References references;
     private final Workers workers;
     private final Cancel cancel;
+    private final Onlooker onlooker;
     private final Sink sink;
     private final MemoryGate gate =
             new MemoryGate((long) (SHARE_OF_HEAP * Runtime.getRuntime().maxMemory()));
     private final AtomicReference<FileFault> disk = new AtomicReference<>();
     private final AtomicInteger done = new AtomicInteger();
 
-    private SeriesRun(PictureShelf shelf, References references, Workers workers, Cancel cancel, Sink sink) {
+    private SeriesRun(
+            PictureShelf shelf, References references, Workers workers, Cancel cancel, Onlooker onlooker, Sink sink) {
         this.shelf = shelf;
         this.references = references;
         this.workers = workers;
         this.cancel = cancel;
+        this.onlooker = onlooker;
         this.sink = sink;
+    }
+
+    /** Looks at a sample while its pixels are there; called from several threads. */
+    public interface Onlooker {
+        Onlooker NOBODY = (sample, picture, ran, work) -> {};
+
+        /** A method went on a sample, as far as it could. */
+        void saw(SeriesSample sample, Picture picture, SampleRun ran, Work work);
     }
 
     /** Takes what is done; called from several threads. */
@@ -98,7 +109,25 @@ public final class SeriesRun {
             Cancel cancel,
             Sink sink)
             throws FileFault {
-        SeriesRun run = new SeriesRun(shelf, references, workers, cancel, sink);
+        run(samples, shelf, references, workers, cancel, Onlooker.NOBODY, sink);
+    }
+
+    /**
+     * As {@link #run(List, PictureShelf, References, Workers, Cancel, Sink)}, with somebody looking on.
+     *
+     * @throws FileFault where a row could not be kept; those before it are
+     * @throws CancelledException where {@code cancel} was asked; rows that are done are kept
+     */
+    public static void run(
+            List<SeriesSample> samples,
+            PictureShelf shelf,
+            References references,
+            Workers workers,
+            Cancel cancel,
+            Onlooker onlooker,
+            Sink sink)
+            throws FileFault {
+        SeriesRun run = new SeriesRun(shelf, references, workers, cancel, onlooker, sink);
         try {
             new Work(workers, cancel).each(samples.size(), i -> run.sample(samples.get(i)));
             cancel.check();
@@ -156,6 +185,7 @@ public final class SeriesRun {
                 runner,
                 new PictureCautions(new Captions()),
                 cancel);
+        onlooker.saw(sample, file.picture(), ran, runner.work(cancel));
         thumbnail.set(thumbnail(file.picture(), ran, runner.work(cancel)));
         return ran.record();
     }

@@ -5,6 +5,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -15,7 +16,7 @@ import org.jdbi.v3.core.Handle;
 /** The rows of the ledger in the study file, beside the journal: what was found, which can be found again and is not undone. */
 final class LedgerTable {
     private static final String TABLE = "CREATE TABLE IF NOT EXISTS ledger (sample TEXT PRIMARY KEY, row TEXT NOT NULL,"
-            + " record BLOB NOT NULL, thumbnail BLOB) WITHOUT ROWID";
+            + " record BLOB NOT NULL, thumbnail BLOB, ran INTEGER NOT NULL) WITHOUT ROWID";
 
     private final Handle handle;
 
@@ -35,13 +36,25 @@ final class LedgerTable {
                 > 0;
     }
 
-    void put(String sample, String row, String record, Optional<byte[]> thumbnail) {
+    void put(String sample, String row, String record, Optional<byte[]> thumbnail, Instant ran) {
         handle.execute(
-                "INSERT OR REPLACE INTO ledger (sample, row, record, thumbnail) VALUES (?, ?, ?, ?)",
+                "INSERT OR REPLACE INTO ledger (sample, row, record, thumbnail, ran) VALUES (?, ?, ?, ?, ?)",
                 sample,
                 row,
                 packed(record),
-                thumbnail.orElse(null));
+                thumbnail.orElse(null),
+                ran.toEpochMilli());
+    }
+
+    /** When each sample's row came about, by sample. */
+    Map<String, Instant> times() {
+        Map<String, Instant> times = new LinkedHashMap<>();
+        if (isThere()) {
+            handle.createQuery("SELECT sample, ran FROM ledger ORDER BY sample")
+                    .map((rs, c) -> Map.entry(rs.getString(1), Instant.ofEpochMilli(rs.getLong(2))))
+                    .forEach(e -> times.put(e.getKey(), e.getValue()));
+        }
+        return times;
     }
 
     /** By sample. */

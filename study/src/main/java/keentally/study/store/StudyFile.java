@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.sql.SQLException;
+import java.time.Instant;
 import java.util.ArrayDeque;
 import java.util.List;
 import java.util.Map;
@@ -444,7 +445,7 @@ public final class StudyFile implements AutoCloseable {
         }
         onKeeper("written", () -> {
             checkIdentity();
-            database.ledger().put(sample, row, record, thumbnail);
+            database.ledger().put(sample, row, record, thumbnail, Instant.now());
             return null;
         });
     }
@@ -452,6 +453,11 @@ public final class StudyFile implements AutoCloseable {
     /** The rows of the ledger, by sample. */
     public Map<String, String> rows() throws FileFault {
         return onKeeper("read", () -> database.ledger().rows());
+    }
+
+    /** When each row of the ledger came about, by sample. */
+    public Map<String, Instant> rowTimes() throws FileFault {
+        return onKeeper("read", () -> database.ledger().times());
     }
 
     /** The thumbnail that a sample's row has. */

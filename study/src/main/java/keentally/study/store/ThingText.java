@@ -1,6 +1,7 @@
 package keentally.study.store;
 
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -21,12 +22,14 @@ import keentally.core.method.MethodTree;
 import keentally.core.quantity.Mass;
 import keentally.core.quantity.Scale;
 import keentally.core.setting.Values;
+import keentally.study.document.Approval;
 import keentally.study.document.Calibration;
 import keentally.study.document.FieldText;
 import keentally.study.document.PhaseNote;
 import keentally.study.document.PictureRef;
 import keentally.study.document.PictureRef.FileStamp;
 import keentally.study.document.PictureRef.Source;
+import keentally.study.document.ReportPlan;
 import keentally.study.document.SlideLabel;
 import keentally.study.document.Thing;
 import keentally.study.document.Thing.ClassesThing;
@@ -35,6 +38,7 @@ import keentally.study.document.Thing.HandThing;
 import keentally.study.document.Thing.MethodThing;
 import keentally.study.document.Thing.OrderThing;
 import keentally.study.document.Thing.PhasesThing;
+import keentally.study.document.Thing.ReportThing;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.document.Thing.SheetThing;
 import keentally.study.file.Json;
@@ -53,7 +57,8 @@ final class ThingText {
         return Json.compact(
                 switch (thing) {
                     case SampleThing sample -> sample(sample);
-                    case MethodThing method -> method(ReferencePaths.relative(method.method(), folder));
+                    case MethodThing method ->
+                        approved(method(ReferencePaths.relative(method.method(), folder)), method.approval());
                     case HandThing hand -> HandText.write(hand.work());
                     case DeparturesThing own ->
                         Map.of(
@@ -69,6 +74,7 @@ final class ThingText {
                                         .toList());
                     case PhasesThing phases -> Map.of("notes", notes(phases.notes()));
                     case SheetThing sheet -> Map.of("title", sheet.title(), "table", sheet.table(), "png", sheet.png());
+                    case ReportThing(ReportPlan plan) -> ReportText.write(plan);
                     case OrderThing order -> Map.of("samples", order.samples());
                 });
     }
@@ -107,6 +113,7 @@ final class ThingText {
             case ClassesThing c -> "classes";
             case PhasesThing p -> "phases";
             case SheetThing s -> "sheet";
+            case ReportThing r -> "report";
             case OrderThing o -> "order";
         };
     }
@@ -117,7 +124,7 @@ final class ThingText {
         try {
             return switch (kind) {
                 case "sample" -> sample(map(tree));
-                case "method" -> new MethodThing(ReferencePaths.whole(method(map(tree)), folder));
+                case "method" -> new MethodThing(ReferencePaths.whole(method(map(tree)), folder), approval(map(tree)));
                 case "hand" -> new HandThing(HandText.read(map(tree)));
                 case "departures" ->
                     new DeparturesThing(new Departures(((List<?>) map(tree).get("departures"))
@@ -127,6 +134,7 @@ final class ThingText {
                             .stream().map(c -> tallyClass(map(c))).toList());
                 case "phases" -> new PhasesThing(readNotes(map(map(tree).get("notes"))));
                 case "sheet" -> sheet(map(tree));
+                case "report" -> new ReportThing(ReportText.read(map(tree)));
                 case "order" -> new OrderThing(texts(map(tree).get("samples")));
                 default -> throw new IllegalArgumentException("no thing is called " + kind);
             };
@@ -207,6 +215,17 @@ final class ThingText {
         tree.put("method", MethodTree.write(method));
         tree.put("set", set);
         return tree;
+    }
+
+    private static Map<String, Object> approved(Map<String, Object> method, Optional<Approval> approval) {
+        approval.ifPresent(a -> method.put("approved", Map.of("by", a.by(), "at", a.at().toEpochMilli())));
+        return method;
+    }
+
+    private static Optional<Approval> approval(Map<String, Object> method) {
+        return Optional.ofNullable(method.get("approved"))
+                .map(ThingText::map)
+                .map(a -> new Approval((String) a.get("by"), Instant.ofEpochMilli(((Number) a.get("at")).longValue())));
     }
 
     private static Method method(Map<String, Object> tree) throws MethodFault {

@@ -13,8 +13,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.concurrent.ConcurrentSkipListMap;
-import keentally.core.measure.SampleNumber;
-import keentally.core.measure.SampleNumber.Limits;
 import keentally.core.method.Method;
 import keentally.core.picture.Plane8;
 import keentally.core.quantity.LengthUnit;
@@ -24,9 +22,8 @@ import keentally.core.step.References;
 import keentally.core.work.Cancel;
 import keentally.core.work.CancelledException;
 import keentally.core.work.Workers;
+import keentally.study.DotSamples;
 import keentally.study.document.Calibration;
-import keentally.study.document.PictureRef;
-import keentally.study.document.SlideLabel;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
@@ -51,35 +48,12 @@ class SeriesRunTest {
 
     @BeforeEach
     void samples() throws Exception {
-        Method method = Method.empty("Dots", LengthUnit.UM)
-                .then("threshold", "rule", "otsu")
-                .withNumbers(List.of(SampleNumber.of("cover", "kept-area / field-area", List.of(), Limits.NONE)));
-        study = study.with(Study.FIRST_METHOD, method);
-        for (int i = 0; i < SAMPLES; i++) {
-            Path file = folder.resolve("p" + i + ".png");
-            PictureWriter.png(file, dots(i + 2));
-            SampleThing thing = SampleThing.of("p" + i, PictureRef.of(file, 1), Study.FIRST_METHOD)
-                    .with(Optional.of(Calibration.typed(Scale.of("2 um/px"))))
-                    .with(SlideLabel.of("p" + i).tagged(i % 2 == 0 ? "even" : "odd", Optional.empty()));
-            study = study.with("s" + i, thing);
-        }
+        study = DotSamples.study(folder, SAMPLES);
     }
 
     @AfterEach
     void close() {
         workers.close();
-    }
-
-    private static Plane8 dots(int count) {
-        byte[] values = new byte[120 * 90];
-        for (int d = 0; d < count; d++) {
-            for (int y = 0; y < 6; y++) {
-                for (int x = 0; x < 6; x++) {
-                    values[(5 + d / 8 * 20 + y) * 120 + 5 + d % 8 * 14 + x] = (byte) 200;
-                }
-            }
-        }
-        return Plane8.of(120, 90, values);
     }
 
     private List<SeriesSample> all() {
@@ -230,7 +204,7 @@ class SeriesRunTest {
     void centresThatMoveFromSampleToSampleAreTold() throws Exception {
         study = study.with(
                 Study.FIRST_METHOD, Method.empty("Greys", LengthUnit.UM).then("cluster", "k", 2, "seed", 3));
-        Plane8 same = dots(3);
+        Plane8 same = DotSamples.dots(3);
         byte[] dim = new byte[120 * 90];
         for (int i = 0; i < dim.length; i++) {
             dim[i] = (byte) (same.at(i % 120, i / 120) > 0 ? 100 : 0);
