@@ -1,22 +1,35 @@
 package keentally.cli;
 
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import keentally.core.method.MethodFault;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
 import keentally.samples.DemoFiles;
 import keentally.samples.DemoSample;
+import keentally.samples.DemoStudy;
 import keentally.study.document.FieldRequest;
+import keentally.study.document.Study;
 import keentally.study.file.FileFault;
+import keentally.study.report.HtmlReport;
+import keentally.study.report.PdfReport;
+import keentally.study.report.Report;
+import keentally.study.report.ReportMaterial;
+import keentally.study.report.ReportRun;
 import keentally.study.result.BatchRun;
+import keentally.study.result.LedgerFile;
 import keentally.study.result.PictureOrder;
 import keentally.study.result.RunOrder;
+import keentally.study.store.PictureShelf;
+import keentally.study.store.StudyFile;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -29,6 +42,9 @@ import picocli.CommandLine.Spec;
         description = "The full example without a window: demo pictures, methods and all results.",
         mixinStandardHelpOptions = true)
 final class ExampleCommand implements Callable<Integer> {
+    /** The day that stands on the report, so that every example has the same bytes. */
+    private static final LocalDate DRAWN = LocalDate.of(2026, 11, 30);
+
     @Spec
     private CommandSpec spec;
 
@@ -39,7 +55,7 @@ final class ExampleCommand implements Callable<Integer> {
     private Integer threads;
 
     @Override
-    public Integer call() throws FileFault {
+    public Integer call() throws FileFault, MethodFault {
         int hands = threads == null ? Runtime.getRuntime().availableProcessors() : threads;
         int failed = 0;
         DemoFiles.claim(folder, "samples");
@@ -54,8 +70,33 @@ final class ExampleCommand implements Callable<Integer> {
                 RunOrder order = new RunOrder(first.method(), wanted, results, 1, false);
                 failed += BatchRun.run(order, workers, new Cancel(), watcher);
             }
+            handOver(workers);
         }
         return failed > 0 ? Status.SOME_FAILED : Status.WELL;
+    }
+
+    /** The demo study with its ledger, and its report. */
+    private void handOver(Workers workers) throws FileFault, MethodFault {
+        Study study = DemoStudy.finished(DemoFiles.list(folder.resolve("samples")));
+        ReportMaterial material = new ReportRun()
+                .of(
+                        "Millrace",
+                        study,
+                        Optional.empty(),
+                        new PictureShelf(Optional.empty()),
+                        workers,
+                        new Cancel(),
+                        DRAWN,
+                        (done, of) -> {});
+        LedgerFile.write(folder.resolve("ledger.csv"), LedgerFile.csv(material.ledger()));
+        LedgerFile.write(folder.resolve("ledger-groups.csv"), LedgerFile.groupsCsv(material.ledger()));
+        Report report = Report.of(material);
+        PdfReport.write(report, folder.resolve("report.pdf"));
+        HtmlReport.write(report, folder.resolve("report.html"));
+        Path file = folder.resolve("Millrace" + StudyFile.ENDING);
+        if (!Files.exists(file)) {
+            StudyFile.create(file, study, StudyFile.Watch.SILENT).close();
+        }
     }
 
     /** Those that have one method are one run. */

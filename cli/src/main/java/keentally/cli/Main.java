@@ -18,6 +18,7 @@ import picocli.CommandLine.Command;
         subcommands = {
             RunCommand.class,
             MergeCommand.class,
+            ReportCommand.class,
             ExampleCommand.class,
             SamplesCommand.class,
             StepsCommand.class,

@@ -26,6 +26,14 @@ final class TerminalWatcher implements BatchRun.Watcher {
         }
     }
 
+    /** So many of so many are done. */
+    synchronized void at(int now, int of) {
+        if (shown && of > 0) {
+            out.print(WIPE + now + " of " + of + " done");
+            out.flush();
+        }
+    }
+
     @Override
     public synchronized void finished() {
         done++;

@@ -2,21 +2,15 @@ package keentally.desk;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.stage.Stage;
-import keentally.core.hand.HandWork;
-import keentally.core.hand.Marks;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
 import keentally.core.method.MethodStep;
-import keentally.core.quantity.Scale;
-import keentally.core.step.BringMaskStep;
 import keentally.core.step.ThresholdStep;
 import keentally.core.work.Cancel;
 import keentally.desk.look.Texts;
@@ -26,13 +20,10 @@ import keentally.desk.model.StudyActions;
 import keentally.desk.view.DeskWindow;
 import keentally.desk.view.Preferences;
 import keentally.samples.DemoFiles;
+import keentally.samples.DemoStudy;
 import keentally.study.Program;
-import keentally.study.document.Calibration;
-import keentally.study.document.SlideLabel;
 import keentally.study.document.Study;
-import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
-import keentally.study.method.MethodFile;
 import keentally.study.store.StudyFile;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -102,7 +93,7 @@ public final class Desk extends Application {
 
     private static Study laidOut(Path folder) throws FileFault {
         try {
-            return demo(folder);
+            return DemoStudy.of(DemoFiles.list(folder));
         } catch (MethodFault e) {
             throw new FileFault("The demo's methods cannot be read: " + e.getMessage(), e);
         }
@@ -115,69 +106,6 @@ public final class Desk extends Application {
                 .map(MethodStep::id)
                 .findFirst()
                 .orElse(DeskModel.PICTURE);
-    }
-
-    /** The demo study, from pictures and methods that lie in {@code folder}. */
-    public static Study demo(Path folder) throws FileFault, MethodFault {
-        return demo(DemoFiles.list(folder));
-    }
-
-    /** The study of some of the demo samples. */
-    public static Study demo(List<DemoFiles.Entry> samples) throws FileFault, MethodFault {
-        Study study = Study.empty();
-        Map<Path, String> methods = new LinkedHashMap<>();
-        for (DemoFiles.Entry demo : samples) {
-            String method = methods.computeIfAbsent(demo.method(), file -> "m" + (methods.size() + 1));
-            SlideLabel label = demo.tag()
-                    .map(t -> SlideLabel.of(demo.title()).tagged(t.group(), Optional.of(t.amount())))
-                    .orElse(SlideLabel.of(demo.title()));
-            SampleThing sample =
-                    SampleThing.of(demo.title(), demo.picture(), method).with(label);
-            // what a person can read off the picture is left to be done
-            boolean captioned = demo.isCaptioned();
-            Optional<Calibration> scale =
-                    Optional.of(new Calibration(Scale.of(demo.scale()), Calibration.Origin.DEMO, ""));
-            SampleThing told = captioned ? sample : sample.with(scale).with(demo.field());
-            String id = study.newSampleId();
-            study = study.with(method, MethodFile.read(demo.method())).with(id, told);
-            for (Map.Entry<String, HandWork> work : demo.hand().entrySet()) {
-                study = study.withHand(id, method, work.getKey(), Optional.of(work.getValue()));
-            }
-        }
-        return beside(study, samples);
-    }
-
-    /** What others made of the samples: counts, methods, and masks as methods of their own; no sample is turned to these. */
-    private static Study beside(Study laidOut, List<DemoFiles.Entry> samples) throws FileFault, MethodFault {
-        Study study = laidOut;
-        for (int i = 0; i < samples.size(); i++) {
-            String id = study.samples().get(i);
-            DemoFiles.Others others = samples.get(i).others();
-            if (!others.classes().isEmpty()) {
-                study = study.withClasses(others.classes());
-            }
-            for (Map.Entry<String, Marks> tally : others.tallies().entrySet()) {
-                study = study.withTally(id, tally.getKey(), tally.getValue());
-            }
-            for (Path method : others.methods()) {
-                study = study.with(study.newMethodId(), MethodFile.read(method));
-            }
-            if (others.brought().isPresent()) {
-                String method = study.newMethodId();
-                Method rough = Method.empty(
-                                Texts.of("bring.method", samples.get(i).title()),
-                                study.method(study.sample(id).orElseThrow().method())
-                                        .unit())
-                        .then(BringMaskStep.ID, BringMaskStep.AS.id(), "mask");
-                study = study.with(method, rough)
-                        .withHand(
-                                id,
-                                method,
-                                rough.steps().getFirst().id(),
-                                others.brought().map(b -> b));
-            }
-        }
-        return study;
     }
 
     @Override

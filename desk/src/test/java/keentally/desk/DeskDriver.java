@@ -65,6 +65,7 @@ import keentally.desk.trial.TrialModel;
 import keentally.desk.view.DeskWindow;
 import keentally.desk.view.Preferences;
 import keentally.samples.DemoFiles;
+import keentally.samples.DemoStudy;
 import keentally.study.document.PictureRef;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
@@ -132,7 +133,8 @@ public final class DeskDriver implements AutoCloseable {
     public static DeskDriver demo(Path home, String sample, String station) throws Exception {
         DeskDriver driver = demo(
                 home,
-                Desk.demo(drawn().stream().filter(d -> d.title().equals(sample)).toList()));
+                DemoStudy.of(
+                        drawn().stream().filter(d -> d.title().equals(sample)).toList()));
         driver.onFx(() -> {
             driver.model.station().set(station);
             return null;
@@ -155,7 +157,7 @@ public final class DeskDriver implements AutoCloseable {
     }
 
     private static DeskDriver smallDemo(Path home, List<DemoFiles.Entry> samples) throws Exception {
-        Study study = Desk.demo(samples);
+        Study study = DemoStudy.of(samples);
         Files.createDirectories(home);
         for (String id : study.samples()) {
             SampleThing thing = study.sample(id).orElseThrow();
@@ -187,7 +189,7 @@ public final class DeskDriver implements AutoCloseable {
     public static DeskDriver proving(Path home) throws Exception {
         DeskDriver driver = demo(
                 home,
-                Desk.demo(drawn().stream().filter(d -> d.tag().isPresent()).toList()));
+                DemoStudy.of(drawn().stream().filter(d -> d.tag().isPresent()).toList()));
         driver.onFx(() -> {
             driver.model.station().set("levels-1");
             return null;
@@ -198,7 +200,7 @@ public final class DeskDriver implements AutoCloseable {
 
     /** As {@link #demo(Path)}, with all of the demo study. */
     public static DeskDriver wholeDemo(Path home) throws Exception {
-        return demo(home, Desk.demo(drawn()));
+        return demo(home, DemoStudy.of(drawn()));
     }
 
     private static DeskDriver demo(Path home, Study study) throws Exception {
@@ -216,7 +218,8 @@ public final class DeskDriver implements AutoCloseable {
 
     /** Four samples of the demo study, one of each kind of picture; more only take longer to be shown in the tray. */
     public static Study demoStudy() throws Exception {
-        return Desk.demo(drawn().stream().filter(d -> FEW.contains(d.title())).toList());
+        return DemoStudy.of(
+                drawn().stream().filter(d -> FEW.contains(d.title())).toList());
     }
 
     /** The demo samples; their pictures are drawn once. */

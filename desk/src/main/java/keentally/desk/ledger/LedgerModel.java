@@ -1,7 +1,5 @@
 package keentally.desk.ledger;
 
-import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -22,13 +20,11 @@ import keentally.desk.model.Newest;
 import keentally.desk.model.OpenStudy;
 import keentally.desk.model.SampleActions;
 import keentally.study.document.Study;
-import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
 import keentally.study.picture.ReferencePictures;
 import keentally.study.run.RecordFile;
 import keentally.study.run.SampleRecord;
 import keentally.study.series.Ledger;
-import keentally.study.series.LedgerEntry;
 import keentally.study.series.LedgerRow;
 import keentally.study.series.RowText;
 import keentally.study.series.SeriesRun;
@@ -101,7 +97,7 @@ public final class LedgerModel {
         Study study = desk.study().get();
         Map<String, LedgerRow> now = Map.copyOf(rows);
         newest.ask(work -> {
-            Ledger laid = Ledger.of(entries(study, now), unit(study));
+            Ledger laid = Ledger.of(study, now);
             return () -> ledger.set(laid);
         });
     }
@@ -140,33 +136,6 @@ public final class LedgerModel {
         } catch (IllegalArgumentException e) {
             return Optional.empty();
         }
-    }
-
-    private static List<LedgerEntry> entries(Study study, Map<String, LedgerRow> rows) {
-        List<LedgerEntry> entries = new ArrayList<>();
-        for (String id : study.samples()) {
-            SampleThing thing = study.sample(id).orElseThrow();
-            Optional<LedgerRow> row = Optional.ofNullable(rows.get(id));
-            boolean stale = row.isPresent()
-                    && !row.get().key().equals(SeriesSample.of(study, id).key());
-            entries.add(new LedgerEntry(id, thing, study.method(thing.method()).name(), row, stale));
-        }
-        return entries;
-    }
-
-    /** The real unit that most samples' methods have; µm where none has one. */
-    private static LengthUnit unit(Study study) {
-        Map<LengthUnit, Integer> units = new EnumMap<>(LengthUnit.class);
-        for (String id : study.samples()) {
-            study.sample(id)
-                    .map(s -> study.method(s.method()).unit())
-                    .filter(LengthUnit::isReal)
-                    .ifPresent(u -> units.merge(u, 1, Integer::sum));
-        }
-        return units.entrySet().stream()
-                .max(Map.Entry.comparingByValue())
-                .map(Map.Entry::getKey)
-                .orElse(LengthUnit.UM);
     }
 
     /** Runs samples that have no row yet, or one that does not hold any more. */

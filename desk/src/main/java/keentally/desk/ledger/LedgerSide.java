@@ -2,7 +2,6 @@ package keentally.desk.ledger;
 
 import java.awt.image.BufferedImage;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -25,14 +24,12 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import keentally.core.stats.FieldStatistics;
 import keentally.core.stats.LinearTrend;
-import keentally.core.stats.Outliers;
 import keentally.core.words.Figures;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.PlotImages;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.Newest;
-import keentally.study.document.SlideLabel;
 import keentally.study.file.FileFault;
 import keentally.study.plot.LedgerPlot;
 import keentally.study.plot.SizesPlot;
@@ -41,7 +38,7 @@ import keentally.study.series.CentreMoves;
 import keentally.study.series.GroupSizes;
 import keentally.study.series.Ledger;
 import keentally.study.series.LedgerColumn;
-import keentally.study.series.LedgerEntry;
+import keentally.study.series.SampleDots;
 
 /** One number over all samples: what the fields of each group say together, and a dot a sample. */
 public final class LedgerSide extends VBox {
@@ -198,7 +195,7 @@ public final class LedgerSide extends VBox {
         boolean tags = against.get() == Against.TAG;
         boolean dark = PlotImages.isDark(getScene());
         newest.ask(work -> {
-            LedgerPlot made = plot(ledger, column.get(), tags);
+            LedgerPlot made = tags ? SampleDots.byTag(ledger, column.get()) : SampleDots.byGroup(ledger, column.get());
             LedgerPlot.Drawn image = made.drawn(PlotImages.look(dark));
             return () -> {
                 plot = Optional.of(made);
@@ -226,34 +223,6 @@ public final class LedgerSide extends VBox {
                 trend.setText(made.isPresent() ? Texts.of("ledger.sizes") : Texts.of("ledger.no-sizes"));
             };
         });
-    }
-
-    private static LedgerPlot plot(Ledger ledger, LedgerColumn column, boolean tags) {
-        List<LedgerPlot.Dot> dots = new ArrayList<>();
-        for (List<LedgerEntry> group : ledger.groups().values()) {
-            double[] values = group.stream().mapToDouble(column.value()).toArray();
-            boolean[] far = Outliers.of(values);
-            for (int i = 0; i < values.length; i++) {
-                LedgerEntry entry = group.get(i);
-                double tag = entry.thing()
-                        .label()
-                        .amount()
-                        .map(SlideLabel.Amount::value)
-                        .orElse(Double.NaN);
-                dots.add(new LedgerPlot.Dot(
-                        entry.id(), entry.thing().name(), entry.thing().label().group(), tag, values[i], far[i]));
-            }
-        }
-        String unit = ledger.entries().stream()
-                .flatMap(e -> e.thing().label().amount().stream())
-                .map(SlideLabel.Amount::unit)
-                .filter(u -> !u.isEmpty())
-                .findFirst()
-                .orElse("");
-        Optional<String> across = tags
-                ? Optional.of(unit.isEmpty() ? Texts.of("ledger.tag") : Texts.of("ledger.tag.unit", unit))
-                : Optional.empty();
-        return new LedgerPlot(column.title(), across, dots);
     }
 
     private String told(LinearTrend of) {
