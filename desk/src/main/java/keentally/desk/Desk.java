@@ -18,6 +18,7 @@ import keentally.desk.look.Theme;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.StudyActions;
 import keentally.desk.view.DeskWindow;
+import keentally.desk.view.FileQuestions;
 import keentally.desk.view.Preferences;
 import keentally.samples.DemoFiles;
 import keentally.samples.DemoStudy;
@@ -48,11 +49,7 @@ public final class Desk extends Application {
         Thread.setDefaultUncaughtExceptionHandler((thread, e) -> onCrash.accept(e));
         Theme.loadFonts();
         model = new DeskModel(Platform::runLater, onCrash);
-        DeskWindow desk = new DeskWindow(
-                window,
-                model,
-                new Preferences(Program.home(), (chooser, owner) -> chooser.showSaveDialog(owner)),
-                onCrash);
+        DeskWindow desk = new DeskWindow(window, model, new Preferences(Program.home(), FileQuestions.SYSTEM), onCrash);
         desk.open();
         studies = desk.studyActions();
         List<String> words = getParameters().getRaw();

@@ -44,6 +44,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
 import javafx.scene.layout.Region;
 import javafx.scene.robot.Robot;
+import javafx.stage.FileChooser;
 import javafx.stage.Stage;
 import javafx.stage.Window;
 import javax.imageio.ImageIO;
@@ -63,6 +64,7 @@ import keentally.desk.picture.PictureModel;
 import keentally.desk.station.StationActions;
 import keentally.desk.trial.TrialModel;
 import keentally.desk.view.DeskWindow;
+import keentally.desk.view.FileQuestions;
 import keentally.desk.view.Preferences;
 import keentally.samples.DemoFiles;
 import keentally.samples.DemoStudy;
@@ -88,6 +90,7 @@ public final class DeskDriver implements AutoCloseable {
     private final FxRobot robot = new FxRobot();
     private final List<Throwable> crashes = new CopyOnWriteArrayList<>();
     private final AtomicReference<Path> saveTo = new AtomicReference<>();
+    private final AtomicReference<Path> readFrom = new AtomicReference<>();
     private final AtomicInteger arrived = new AtomicInteger();
     private final ListChangeListener<Window> heard = this::listen;
     private final Stage stage;
@@ -102,10 +105,7 @@ public final class DeskDriver implements AutoCloseable {
             Window.getWindows().addListener(heard);
             Theme.loadFonts();
             model = new DeskModel(Platform::runLater, crashes::add);
-            Preferences preferences = new Preferences(home, (chooser, owner) -> {
-                Path chosen = saveTo.get();
-                return chosen == null ? null : chosen.toFile();
-            });
+            Preferences preferences = new Preferences(home, new Answers());
             window = new DeskWindow(stage, model, preferences, crashes::add);
             stage.setX(0);
             stage.setY(0);
@@ -113,6 +113,24 @@ public final class DeskDriver implements AutoCloseable {
             return null;
         });
         quiet();
+    }
+
+    /** What is answered to questions for files. */
+    private final class Answers implements FileQuestions {
+        @Override
+        public File toWrite(FileChooser chooser, Window owner) {
+            return file(saveTo);
+        }
+
+        @Override
+        public File toRead(FileChooser chooser, Window owner) {
+            return file(readFrom);
+        }
+
+        private static File file(AtomicReference<Path> answer) {
+            Path chosen = answer.get();
+            return chosen == null ? null : chosen.toFile();
+        }
     }
 
     /** A desk without a sample; what it remembers is kept in {@code home}. */
@@ -379,6 +397,11 @@ public final class DeskDriver implements AutoCloseable {
     /** The answer to the next question for a file to write. */
     public void saveTo(Path file) {
         saveTo.set(file);
+    }
+
+    /** The answer to the next question for a file to read. */
+    public void readFrom(Path file) {
+        readFrom.set(file);
     }
 
     public Node node(String id) {

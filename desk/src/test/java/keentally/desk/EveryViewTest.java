@@ -2,6 +2,7 @@ package keentally.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import javafx.scene.control.Button;
@@ -152,6 +153,21 @@ class EveryViewTest {
                                 SampleNumber.of("dose", "count * doses", List.of(), SampleNumber.Limits.NONE)))));
         walk.overOneByOne(
                 "the numbers", "station-panel", () -> desk.model().numbersOpen().set(true));
+        walked(35);
+    }
+
+    @Test
+    void everyControlOfTheReport() throws Exception {
+        desk = DeskDriver.smallDemo(folder, "Crumb section");
+        walk = new ControlWalk(desk);
+        desk.saveTo(folder.resolve("report.pdf"));
+        desk.readFrom(Files.writeString(folder.resolve("logo.png"), "no picture"));
+        desk.click("view-report");
+        for (int round = 0; round < 2; round++) {
+            walk.overOneByOne("the report", "report", EveryViewTest::nothing);
+            walk.overOneByOne("beside the report", "report-side", EveryViewTest::nothing);
+            desk.settleBeside();
+        }
         walked(35);
     }
 

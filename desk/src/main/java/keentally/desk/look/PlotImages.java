@@ -2,11 +2,8 @@ package keentally.desk.look;
 
 import java.awt.Color;
 import java.awt.Font;
-import java.awt.FontFormatException;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferInt;
-import java.io.IOException;
-import java.io.InputStream;
 import java.nio.IntBuffer;
 import javafx.scene.Scene;
 import javafx.scene.image.Image;
@@ -14,23 +11,13 @@ import javafx.scene.image.PixelBuffer;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
 import keentally.study.plot.PlotLook;
+import keentally.study.plot.Typeface;
 
 /** Plots in the theme's colours, and on the screen. */
 public final class PlotImages {
-    private static final Font FONT = font();
+    private static final Font FONT = Typeface.regular(11);
 
     private PlotImages() {}
-
-    private static Font font() {
-        try (InputStream data =
-                PlotImages.class.getResourceAsStream("/com/formdev/flatlaf/fonts/roboto/Roboto-Regular.ttf")) {
-            return data == null
-                    ? PlotLook.PRINT.font()
-                    : Font.createFont(Font.TRUETYPE_FONT, data).deriveFont(11f);
-        } catch (IOException | FontFormatException e) {
-            return PlotLook.PRINT.font();
-        }
-    }
 
     public static boolean isDark(Scene scene) {
         return scene != null && scene.getStylesheets().stream().anyMatch(s -> s.endsWith("night.css"));
@@ -59,5 +46,14 @@ public final class PlotImages {
         int[] pixels = ((DataBufferInt) picture.getRaster().getDataBuffer()).getData();
         return new WritableImage(new PixelBuffer<>(
                 picture.getWidth(), picture.getHeight(), IntBuffer.wrap(pixels), PixelFormat.getIntArgbPreInstance()));
+    }
+
+    /** Of a picture that nothing shines through; shares its pixels, which are not drawn on any more. */
+    public static Image opaque(BufferedImage picture) {
+        int[] pixels = ((DataBufferInt) picture.getRaster().getDataBuffer()).getData();
+        for (int i = 0; i < pixels.length; i++) {
+            pixels[i] |= 0xff000000;
+        }
+        return of(picture);
     }
 }

@@ -50,6 +50,7 @@ import keentally.study.caution.Background;
 import keentally.study.caution.Captions;
 import keentally.study.caution.PictureCautions;
 import keentally.study.document.PhaseNote;
+import keentally.study.document.ReportPlan;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
@@ -493,6 +494,11 @@ public final class DeskModel implements AutoCloseable {
         if (tried.refusal().isEmpty()) {
             onStage().ifPresent(stage -> following.tryOut(tried, tried.indexOf(stepId) + 1, stage));
         }
+    }
+
+    /** What the report is to hold. */
+    public void plan(ReportPlan plan) {
+        act(Texts.of("action.report"), s -> s.with(plan));
     }
 
     /** The one door for actions: into the journal, and everything is run again. */

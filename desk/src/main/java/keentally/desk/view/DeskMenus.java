@@ -228,6 +228,7 @@ final class DeskMenus {
                 item("bench", "", () -> window.showBench()),
                 item("objects", "", () -> window.showObjects()),
                 item("ledger", "", () -> window.showLedger()),
+                item("report", "", () -> window.showReport()),
                 item("tally", "", () -> window.showTally()),
                 item("compare", "", () -> window.showCompare()));
         for (ObjectsPane.Together how : ObjectsPane.Together.values()) {

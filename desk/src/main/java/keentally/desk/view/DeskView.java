@@ -13,7 +13,30 @@ import keentally.desk.stage.StageTool;
  * @param atEnd whether the stage shows the end of the method, whatever station is chosen
  * @param entering what has to be put away before the view is seen
  * @param tool what the mouse draws with on the stage, whatever station is chosen; empty where that is left to the stations
+ * @param middle what stands in place of the stage and all that is about one sample; empty for the stage
  * @param side what stands at the right; asked for each time the view is shown
  */
 record DeskView(
-        String id, double width, boolean atEnd, Runnable entering, Optional<StageTool> tool, Supplier<Region> side) {}
+        String id,
+        double width,
+        boolean atEnd,
+        Runnable entering,
+        Optional<StageTool> tool,
+        Optional<Region> middle,
+        Supplier<Region> side) {
+    /** Of the sample on the stage. */
+    DeskView(
+            String id,
+            double width,
+            boolean atEnd,
+            Runnable entering,
+            Optional<StageTool> tool,
+            Supplier<Region> side) {
+        this(id, width, atEnd, entering, tool, Optional.empty(), side);
+    }
+
+    /** Of all samples together: something else in place of the stage. */
+    static DeskView ofAll(String id, double width, Runnable entering, Region middle, Region side) {
+        return new DeskView(id, width, true, entering, Optional.empty(), Optional.of(middle), () -> side);
+    }
+}

@@ -7,6 +7,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.application.Platform;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.SimpleObjectProperty;
 import javafx.event.Event;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
@@ -48,6 +50,9 @@ import keentally.desk.pair.ComparisonModel;
 import keentally.desk.pair.PairModel;
 import keentally.desk.pair.PairPane;
 import keentally.desk.picture.PictureModel;
+import keentally.desk.report.ReportModel;
+import keentally.desk.report.ReportPane;
+import keentally.desk.report.ReportSide;
 import keentally.desk.stage.StageModel;
 import keentally.desk.stage.StageView;
 import keentally.desk.starter.StarterSheet;
@@ -91,6 +96,12 @@ public final class DeskWindow {
     private final DeskView ledger;
     private final LedgerModel series;
     private final LedgerPane rows;
+    private final ReportModel handing;
+    private final DeskView report;
+
+    /** In place of the stage, and of all that is about one sample. */
+    private final ObjectProperty<Optional<Region>> inPlace = new SimpleObjectProperty<>(Optional.empty());
+
     private final TallyModel tally;
     private final PairModel pair;
     private final ComparisonModel comparison;
@@ -159,8 +170,14 @@ public final class DeskWindow {
         this.series = new LedgerModel(desk, picture.actions(), Platform::runLater);
         LedgerSide beside = new LedgerSide(series, this::showBench, take::ledgerPlot);
         this.rows = new LedgerPane(series, beside, this::showBench, take::ledger);
-        this.ledger = new DeskView("ledger", LEDGER_WIDTH, true, trials::close, Optional.empty(), () -> beside);
-        this.rail = new Rail(List.of(bench, table, count, compare, ledger), this::stand);
+        this.ledger = DeskView.ofAll("ledger", LEDGER_WIDTH, trials::close, rows, beside);
+        this.handing = new ReportModel(desk, Platform::runLater);
+        ReportPane pages = new ReportPane(handing, take::report);
+        ScrollPane plan = new ScrollPane(new ReportSide(handing, this::chooseLogo));
+        plan.getStyleClass().add("panel-scroll");
+        plan.setFitToWidth(true);
+        this.report = DeskView.ofAll("report", PANEL_WIDTH, trials::close, pages, plan);
+        this.rail = new Rail(List.of(bench, table, count, compare, ledger, report), this::stand);
         this.standing = bench;
         desk.numbersOpen().addListener(o -> numbers());
         root.setLeft(rail);
@@ -187,27 +204,32 @@ public final class DeskWindow {
     }
 
     private Region middle() {
-        StackPane ground = new StackPane(parted, empty(), starters, trials.tiles(), rows);
-        rows.visibleProperty().bind(series.open());
+        StackPane ground = new StackPane(parted, empty(), starters, trials.tiles());
+        for (DeskView view : List.of(ledger, report)) {
+            Region middle = view.middle().orElseThrow();
+            middle.visibleProperty()
+                    .bind(inPlace.map(m -> m.filter(r -> r == middle).isPresent()));
+            ground.getChildren().add(middle);
+        }
         trials.tiles().visibleProperty().bind(trials.isOpen());
         StageBar bar = new StageBar(desk, stageModel, picture, stage);
-        besideLedger(bar);
+        aboutOneSample(bar);
         VBox middle = new VBox(bar, ground, new ProfileStrip(desk, picture, stageModel));
         VBox.setVgrow(ground, Priority.ALWAYS);
         HBox.setHgrow(middle, Priority.ALWAYS);
         side.getStyleClass().add("side");
         StackPane slides = new StackPane(tray);
-        besideLedger(slides);
+        aboutOneSample(slides);
         HBox below = new HBox(slides, middle, side);
         VBox.setVgrow(below, Priority.ALWAYS);
         MethodLine line = new MethodLine(desk);
-        besideLedger(line);
+        aboutOneSample(line);
         return new VBox(line, below);
     }
 
-    /** What is about one sample makes room for the rows of all. */
-    private void besideLedger(Region part) {
-        part.visibleProperty().bind(series.open().not());
+    /** What is about one sample makes room for what is about all. */
+    private void aboutOneSample(Region part) {
+        part.visibleProperty().bind(inPlace.map(Optional::isEmpty));
         part.managedProperty().bind(part.visibleProperty());
     }
 
@@ -232,7 +254,9 @@ public final class DeskWindow {
                 .set(view.atEnd() || view == bench && desk.numbersOpen().get());
         picture.viewTool().set(view.tool());
         tally.open().set(view == count);
+        inPlace.set(view.middle());
         series.open().set(view == ledger);
+        handing.open().set(view == report);
         comparison.active().set(view == compare);
         if (view == compare) {
             comparison.begin();
@@ -256,6 +280,22 @@ public final class DeskWindow {
         rail.show(table);
     }
 
+    void showReport() {
+        rail.show(report);
+    }
+
+    private void chooseLogo() {
+        File chosen = preferences.chooseToRead(chooser("choose.logo"), window);
+        if (chosen != null) {
+            handing.logo(chosen.toPath());
+        }
+    }
+
+    /** The report that is handed over, for those who watch. */
+    public ReportModel handing() {
+        return handing;
+    }
+
     void showLedger() {
         rail.show(ledger);
     }
@@ -277,7 +317,7 @@ public final class DeskWindow {
     }
 
     void chooseBrought() {
-        File chosen = chooser("choose.bring").showOpenDialog(window);
+        File chosen = preferences.chooseToRead(chooser("choose.bring"), window);
         if (chosen != null) {
             bring(chosen.toPath());
         }
@@ -309,7 +349,7 @@ public final class DeskWindow {
     }
 
     private void chooseMarks() {
-        File chosen = chooser("choose.marks").showOpenDialog(window);
+        File chosen = preferences.chooseToRead(chooser("choose.marks"), window);
         if (chosen != null) {
             tally.read(chosen.toPath());
         }
@@ -495,7 +535,7 @@ public final class DeskWindow {
     }
 
     void chooseMethod() {
-        File chosen = chooser("choose.method").showOpenDialog(window);
+        File chosen = preferences.chooseToRead(chooser("choose.method"), window);
         if (chosen != null) {
             files.openMethod(chosen.toPath());
         }

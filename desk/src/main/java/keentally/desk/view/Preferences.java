@@ -10,7 +10,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.BiFunction;
 import javafx.geometry.Rectangle2D;
 import javafx.stage.FileChooser;
 import javafx.stage.Screen;
@@ -42,16 +41,16 @@ public final class Preferences {
     static final int MOST_MEMORY = 85;
 
     private final Path file;
-    private final BiFunction<FileChooser, Window, File> saving;
+    private final FileQuestions questions;
     private final Map<String, Object> kept = new LinkedHashMap<>();
 
     /**
      * @param folder where they are kept
-     * @param saving asks for the name of a file to write
+     * @param questions asks for files
      */
-    public Preferences(Path folder, BiFunction<FileChooser, Window, File> saving) {
+    public Preferences(Path folder, FileQuestions questions) {
         this.file = folder.resolve("desk.json");
-        this.saving = saving;
+        this.questions = questions;
         try {
             if (Files.exists(file) && Json.read(file) instanceof Map<?, ?> map) {
                 map.forEach((k, v) -> kept.put(String.valueOf(k), v));
@@ -67,7 +66,12 @@ public final class Preferences {
     }
 
     File choose(FileChooser chooser, Window window) {
-        return saving.apply(chooser, window);
+        return questions.toWrite(chooser, window);
+    }
+
+    /** Asks for a file that is there. */
+    File chooseToRead(FileChooser chooser, Window window) {
+        return questions.toRead(chooser, window);
     }
 
     double width() {

@@ -20,10 +20,14 @@ import keentally.desk.look.Texts;
 import keentally.desk.model.DeskFiles;
 import keentally.desk.model.DeskModel;
 import keentally.desk.pair.PairPane;
+import keentally.desk.report.ReportPane;
 import keentally.desk.stage.StageView;
 import keentally.study.plot.DifferencePlot;
 import keentally.study.plot.HistogramPlot;
 import keentally.study.plot.SpreadPlot;
+import keentally.study.report.HtmlReport;
+import keentally.study.report.PdfReport;
+import keentally.study.report.Report;
 import keentally.study.result.LedgerFile;
 import keentally.study.result.TakenAway;
 import keentally.study.series.Ledger;
@@ -163,6 +167,13 @@ final class TakeAway {
 
     void ledgerPlot(LedgerSide.Saving plot) {
         ledger("ledger-plot", plot::save, "png", "svg", "csv");
+    }
+
+    void report(ReportPane.Kind kind, Report report) {
+        switch (kind) {
+            case PDF -> ledger("report", f -> PdfReport.write(report, f), "pdf");
+            case HTML -> ledger("report", f -> HtmlReport.write(report, f), "html");
+        }
     }
 
     private void ledger(String name, DeskFiles.LedgerWriting writing, String... kinds) {

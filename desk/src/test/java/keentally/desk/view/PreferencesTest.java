@@ -16,7 +16,7 @@ class PreferencesTest {
     private Path folder;
 
     private Preferences preferences() {
-        return new Preferences(folder, (chooser, owner) -> null);
+        return new Preferences(folder, FileQuestions.SYSTEM);
     }
 
     @Test
@@ -95,7 +95,7 @@ class PreferencesTest {
     @Test
     void aFolderThatCannotBeWrittenTroublesNobody() throws IOException {
         Path file = Files.writeString(folder.resolve("taken"), "a file where the folder should be");
-        Preferences preferences = new Preferences(file, (chooser, owner) -> null);
+        Preferences preferences = new Preferences(file, FileQuestions.SYSTEM);
         preferences.remember(Theme.DARK);
         preferences.remember("um", 50);
         assertThat(preferences.theme()).isEqualTo(Theme.DARK);
