@@ -19,6 +19,7 @@ import picocli.CommandLine.Command;
             RunCommand.class,
             MergeCommand.class,
             ReportCommand.class,
+            RerunCommand.class,
             ExampleCommand.class,
             SamplesCommand.class,
             StepsCommand.class,

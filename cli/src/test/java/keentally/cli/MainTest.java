@@ -120,6 +120,26 @@ class MainTest {
     }
 
     @Test
+    void resultsAreRunAgainAndEveryNumberIsReproduced() throws IOException {
+        Path results = demo.resolve("one/results/crumb-section");
+        assertThat(said("rerun", results.toString())).matches("0: [0-9,]+ numbers reproduced exactly\\.\n");
+        assertThat(said("rerun", demo.resolve("one/results/torn-crumb").toString()))
+                .startsWith("1: torn-crumb hangs on work by hand")
+                .endsWith("No number could be held against an old one.\n");
+        Path changed = folder.resolve("changed");
+        assertThat(said("run", method(), picture(), "--out", changed.toString(), "--scale", "18 um/px"))
+                .isEqualTo("0: ");
+        Path table = changed.resolve("samples.csv");
+        Files.writeString(table, Files.readString(table).replace(",823,", ",824,"));
+        assertThat(said("rerun", changed.toString()))
+                .startsWith("1: crumb-section: samples.csv, count was 824, is 823\n")
+                .contains("1 differs.");
+        assertThat(said("rerun", folder.resolve("none").toString()))
+                .startsWith("2: ")
+                .contains("does not exist");
+    }
+
+    @Test
     void partsAreMergedToTheTablesOfOneRun() throws IOException {
         String other = demo.resolve("one/samples/torn-crumb.png").toString();
         Path whole = folder.resolve("whole");

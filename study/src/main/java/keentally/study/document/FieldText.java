@@ -38,6 +38,13 @@ public final class FieldText {
         };
     }
 
+    /** As {@link #readWish} takes it, exactly. */
+    public static String writeWish(FieldRequest wish) {
+        return wish.shape()
+                .map(shape -> write(new Field.Part(shape, wish.takenAway())))
+                .orElse(wish.takenAway() ? "not:round" : "round");
+    }
+
     /** As {@link #read} takes it, exactly. */
     public static String write(Field.Part part) {
         String shape = switch (part.shape()) {

@@ -1,14 +1,15 @@
 package keentally.study.result;
 
+import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 import keentally.core.method.MethodTree;
 import keentally.study.Program;
-import keentally.study.document.PictureRef.Source;
 import keentally.study.file.Json;
 import keentally.study.method.MethodFile;
 import keentally.study.run.RecordFile;
@@ -62,31 +63,21 @@ final class RunJournal {
         return Json.pretty(tree);
     }
 
-    private static Map<String, Object> picture(SampleRecord record, PictureOrder order) {
-        Map<String, Object> tree = new LinkedHashMap<>();
-        tree.put("sample", record.sample());
-        Source first = order.picture().first();
-        tree.put("file", first.file().getFileName().toString());
-        tree.put("page", first.page());
-        if (order.picture().isComposed()) {
-            tree.put(
-                    "channels",
-                    order.picture().sources().stream().map(RunJournal::channel).toList());
-        }
+    private Map<String, Object> picture(SampleRecord record, PictureOrder sample) {
+        Map<String, Object> tree = PictureOrderText.write(sample, record.sample(), this::fromFolder);
         if (!record.origin().picture().isEmpty()) {
             tree.put("sha256", record.origin().picture().replaceFirst("#.*", ""));
         }
         tree.put("status", record.error().orElse("ok"));
-        record.origin().scale().ifPresent(s -> tree.put("scale", s.toString()));
         tree.put("cautions", record.cautions().stream().map(RecordFile::tree).toList());
         return tree;
     }
 
-    private static Map<String, Object> channel(Source source) {
-        Map<String, Object> tree = new LinkedHashMap<>();
-        tree.put("name", source.channel());
-        tree.put("file", source.file().getFileName().toString());
-        tree.put("page", source.page());
-        return tree;
+    /** Results and pictures that are moved together still find each other. */
+    private String fromFolder(Path file) {
+        Path folder = order.folder().toAbsolutePath().normalize();
+        Path picture = file.toAbsolutePath().normalize();
+        Path way = Objects.equals(folder.getRoot(), picture.getRoot()) ? folder.relativize(picture) : picture;
+        return way.toString().replace('\\', '/');
     }
 }
