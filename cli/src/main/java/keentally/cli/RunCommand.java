@@ -147,6 +147,7 @@ final class RunCommand implements Callable<Integer> {
     private static Method read(Path file) throws MethodFault, BadMethodFile {
         try {
             Method method = MethodFile.read(file);
+            MethodFile.approval(file); // a method that is not what was approved is not run
             Optional<MethodStep> byHand = method.byHand();
             if (byHand.isPresent()) {
                 throw new MethodFault(

@@ -18,6 +18,7 @@ import keentally.core.view.Layers;
 import keentally.core.view.Viewport;
 import keentally.core.work.Work;
 import keentally.desk.look.Texts;
+import keentally.study.document.Approval;
 import keentally.study.document.Thing.SheetThing;
 import keentally.study.file.FileFault;
 import keentally.study.method.MethodFile;
@@ -131,7 +132,8 @@ public final class DeskFiles {
 
     public void saveMethod(Path file) {
         Method method = desk.study().get().method(desk.methodId()); // a sample's own settings are no part of it
-        write(file, work -> MethodFile.write(file, method));
+        Optional<Approval> approval = desk.study().get().approval(desk.methodId());
+        write(file, work -> MethodFile.write(file, method, approval));
     }
 
     /** Writes a histogram as its file's ending says. */
@@ -203,7 +205,8 @@ public final class DeskFiles {
         desk.job(Texts.of("job.open-method", file.getFileName()), job -> {
             try {
                 Method method = MethodFile.read(file);
-                ui.execute(() -> new MethodActions(desk).bring(here, method));
+                Optional<Approval> approval = MethodFile.approval(file);
+                ui.execute(() -> new MethodActions(desk).bring(here, method, approval));
             } catch (FileFault | MethodFault e) {
                 ui.execute(() -> desk.say(e.getMessage()));
             }

@@ -466,10 +466,9 @@ public final class DeskModel implements AutoCloseable {
             say(refusal.get().getMessage());
             return false;
         }
-        act(
+        return act(
                 here ? Texts.of("action.only-here", title) : title,
                 s -> also.apply(s.with(id, changed.method()).withDepartures(on, id, changed.departures())));
-        return true;
     }
 
     private static List<String> ids(Method method) {
@@ -502,15 +501,18 @@ public final class DeskModel implements AutoCloseable {
     }
 
     /** The one door for actions: into the journal, and everything is run again. */
-    void act(String title, UnaryOperator<Study> how) {
+    boolean act(String title, UnaryOperator<Study> how) {
+        List<String> locked = study.get().brokenLocks(how.apply(study.get()));
         if (held.isReadOnly()) {
             say(Texts.of("study.read-only"));
-            refresh();
+        } else if (!locked.isEmpty()) {
+            say(Texts.of("method.locked", String.join(", ", locked)));
         } else if (held.act(title, how)) {
             journalMoved();
-        } else {
-            refresh();
+            return true;
         }
+        refresh();
+        return false;
     }
 
     public Optional<String> undoable() {

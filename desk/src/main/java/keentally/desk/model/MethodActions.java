@@ -1,15 +1,18 @@
 package keentally.desk.model;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import keentally.core.hand.HandWork;
 import keentally.core.method.Method;
 import keentally.core.quantity.LengthUnit;
 import keentally.desk.look.Texts;
+import keentally.study.document.Approval;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 
@@ -46,10 +49,17 @@ public final class MethodActions {
     }
 
     /** Adds a method, and uses it on the sample that it was asked for on, or on no sample where that is gone. */
-    public void bring(Address at, Method method) {
+    public void bring(Address at, Method method, Optional<Approval> approval) {
         if (at.study() == desk.holding().get()) {
+            String id = desk.study().get().newMethodId();
             Method named = method.named(freshName(desk.study().get(), method.name()));
-            use(at, Texts.of("action.open-method", named.name()), named, Optional.empty());
+            boolean isItself = named.name().equals(method.name());
+            use(
+                    at,
+                    Texts.of("action.open-method", named.name()),
+                    named,
+                    Optional.empty(),
+                    s -> s.withApproval(id, approval.filter(a -> isItself)));
         }
     }
 
@@ -67,6 +77,10 @@ public final class MethodActions {
 
     /** @param from the id of the method whose hand work and phases' notes go with the new one */
     private void use(Address at, String title, Method method, Optional<String> from) {
+        use(at, title, method, from, UnaryOperator.identity());
+    }
+
+    private void use(Address at, String title, Method method, Optional<String> from, UnaryOperator<Study> also) {
         method.refusal()
                 .ifPresentOrElse(
                         fault -> desk.say(fault.getMessage()),
@@ -82,9 +96,11 @@ public final class MethodActions {
                                             at.sampleId(), id, work.getKey(), Optional.of(work.getValue()));
                                 }
                             }
-                            return sample.isPresent()
-                                    ? with.with(at.sampleId(), sample.get().using(id))
-                                    : with;
+                            return also.apply(
+                                    sample.isPresent()
+                                            ? with.with(
+                                                    at.sampleId(), sample.get().using(id))
+                                            : with);
                         }));
     }
 
@@ -143,6 +159,28 @@ public final class MethodActions {
             }
             return less;
         });
+    }
+
+    /** Locks a method, as somebody approved it: it is used from then on, and not edited. @throws IllegalArgumentException without a name */
+    public void lock(String methodId, String by) {
+        if (by.isBlank()) {
+            throw new IllegalArgumentException(Texts.of("method.lock.no-name"));
+        }
+        Approval approval = new Approval(by.strip(), Instant.now());
+        desk.act(
+                Texts.of(
+                        "action.method.lock",
+                        desk.study().get().method(methodId).name()),
+                s -> s.withApproval(methodId, Optional.of(approval)));
+    }
+
+    /** Lets a method be edited again. */
+    public void unlock(String methodId) {
+        desk.act(
+                Texts.of(
+                        "action.method.unlock",
+                        desk.study().get().method(methodId).name()),
+                s -> s.withApproval(methodId, Optional.empty()));
     }
 
     /** Uses a method on samples, in one action. */

@@ -87,7 +87,12 @@ final class FactsSection implements PicturePanel.PanelSection {
         used.setValue(desk.methodId());
         filling = false;
         int n = new MethodActions(desk).users(desk.methodId()).size();
-        users.setText(n < 2 ? Texts.of("method.users.one") : Texts.of("method.users", String.valueOf(n)));
+        String shared = n < 2 ? Texts.of("method.users.one") : Texts.of("method.users", String.valueOf(n));
+        users.setText(desk.study()
+                .get()
+                .approval(desk.methodId())
+                .map(a -> shared + " " + Texts.of("method.users.locked", a.by()))
+                .orElse(shared));
     }
 
     @Override

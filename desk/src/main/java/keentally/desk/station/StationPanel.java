@@ -139,10 +139,11 @@ public final class StationPanel extends VBox {
                         : "");
     }
 
-    /** The method, and on how many samples it is used. */
+    /** The method, on how many samples it is used, and who locked it. */
     private String methodNow() {
         return desk.methodId() + " "
-                + new MethodActions(desk).users(desk.methodId()).size() + desk.departures();
+                + new MethodActions(desk).users(desk.methodId()).size() + desk.departures()
+                + desk.study().get().approval(desk.methodId());
     }
 
     private void rebuildWhereChanged() {
@@ -218,6 +219,7 @@ public final class StationPanel extends VBox {
         shares.ifPresent(getChildren()::add);
         footer.getChildren().setAll(headline, buttons(step));
         SharedSection.who(desk).ifPresent(row -> footer.getChildren().addFirst(row));
+        LockedRow.of(desk).ifPresent(row -> footer.getChildren().addFirst(row));
         boolean said = shares.isPresent();
         headline.setVisible(!said);
         headline.setManaged(!said);

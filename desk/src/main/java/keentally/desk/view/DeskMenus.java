@@ -193,6 +193,7 @@ final class DeskMenus {
                 item("method-new", "", () -> new MethodActions(desk).add()),
                 item("method-copy", "", () -> withSample(id -> new MethodActions(desk).copy())),
                 item("method-rename", "", () -> new MethodDialogs(desk).rename(window.scene())),
+                item("method-lock", "", () -> new MethodDialogs(desk).lock(window.scene())),
                 item("method-assign", "", () -> withSample(id -> new MethodDialogs(desk).assign(window.scene()))),
                 item("method-remove", "", () -> new MethodDialogs(desk).remove(window.scene())),
                 line(),

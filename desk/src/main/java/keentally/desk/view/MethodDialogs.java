@@ -4,7 +4,9 @@ import java.util.List;
 import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.scene.control.TextField;
+import javafx.scene.layout.VBox;
 import keentally.desk.look.Ask;
+import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.look.TickList;
 import keentally.desk.model.DeskModel;
@@ -34,6 +36,32 @@ final class MethodDialogs {
                 name,
                 Texts.of("method.rename.yes"),
                 () -> actions.rename(id, name.getText()));
+    }
+
+    /** By whom the method in use is approved; or that it may be edited again. */
+    void lock(Scene owner) {
+        String id = desk.methodId();
+        String method = desk.method().name();
+        if (desk.study().get().approval(id).isPresent()) {
+            if (Ask.that(
+                    owner,
+                    Texts.of("method.unlock.title"),
+                    Prose.of(Texts.of("method.unlock.about", method), "hint"),
+                    Texts.of("method.unlock.yes"))) {
+                actions.unlock(id);
+            }
+            return;
+        }
+        TextField by = new TextField();
+        by.setId("method-lock-by");
+        by.setPromptText(Texts.of("method.lock.prompt"));
+        Platform.runLater(by::requestFocus);
+        Ask.until(
+                owner,
+                Texts.of("method.lock.title"),
+                new VBox(8, Prose.of(Texts.of("method.lock.about", method), "hint"), by),
+                Texts.of("method.lock.yes"),
+                () -> actions.lock(id, by.getText()));
     }
 
     /** Which other samples use the method of the sample on the stage. */

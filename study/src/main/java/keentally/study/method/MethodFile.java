@@ -1,10 +1,16 @@
 package keentally.study.method;
 
 import java.nio.file.Path;
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
 import keentally.core.method.MethodTree;
 import keentally.core.setting.Reference;
+import keentally.study.document.Approval;
 import keentally.study.file.FileFault;
 import keentally.study.file.Json;
 import keentally.study.file.Sha256;
@@ -14,6 +20,8 @@ import keentally.study.file.WholeFile;
 public final class MethodFile {
     public static final String ENDING = ".method.json";
 
+    private static final String APPROVED = "approved";
+
     private MethodFile() {}
 
     /**
@@ -22,7 +30,7 @@ public final class MethodFile {
      * @throws MethodFault where what it says cannot work; the sentence names the step
      */
     public static Method read(Path file) throws FileFault, MethodFault {
-        Method method = ReferencePaths.whole(MethodTree.read(Json.read(file)), folder(file));
+        Method method = ReferencePaths.whole(MethodTree.read(bare(Json.read(file))), folder(file));
         Method known = method;
         for (ReferencePaths.Place place : ReferencePaths.places(method)) {
             Reference named = place.now();
@@ -38,9 +46,54 @@ public final class MethodFile {
         return known;
     }
 
+    private static Object bare(Object tree) {
+        if (!(tree instanceof Map<?, ?> map) || !map.containsKey(APPROVED)) {
+            return tree;
+        }
+        Map<Object, Object> bare = new LinkedHashMap<>(map);
+        bare.remove(APPROVED);
+        return bare;
+    }
+
+    /**
+     * By whom the method of a file is locked; empty where it is not.
+     *
+     * @throws MethodFault where it is not what was approved any more
+     */
+    public static Optional<Approval> approval(Path file) throws FileFault, MethodFault {
+        if (!(Json.read(file) instanceof Map<?, ?> map) || !map.containsKey(APPROVED)) {
+            return Optional.empty();
+        }
+        try {
+            Map<?, ?> tree = (Map<?, ?>) map.get(APPROVED);
+            Approval approval = new Approval((String) tree.get("by"), Instant.parse((String) tree.get("at")));
+            if (!hash(read(file)).equals(tree.get("methodSha256"))) {
+                throw new MethodFault("The method in " + file + " is not the one any more that " + approval.by()
+                        + " approved; use that one, or take \"" + APPROVED + "\" out of the file.");
+            }
+            return Optional.of(approval);
+        } catch (ClassCastException | NullPointerException | IllegalArgumentException | DateTimeException e) {
+            throw new MethodFault("The method's \"" + APPROVED
+                    + "\" must say \"by\" whom, \"at\" which time, and the \"methodSha256\" of what was approved.");
+        }
+    }
+
     /** Files that the method refers to are named from where it is written. */
     public static void write(Path file, Method method) throws FileFault {
-        WholeFile.write(file, Json.pretty(MethodTree.write(ReferencePaths.relative(method, folder(file)))));
+        write(file, method, Optional.empty());
+    }
+
+    /** With who approved it. */
+    public static void write(Path file, Method method, Optional<Approval> approval) throws FileFault {
+        Map<String, Object> tree = new LinkedHashMap<>(MethodTree.write(ReferencePaths.relative(method, folder(file))));
+        approval.ifPresent(a -> {
+            Map<String, Object> approved = new LinkedHashMap<>();
+            approved.put("by", a.by());
+            approved.put("at", a.at().toString());
+            approved.put("methodSha256", hash(method));
+            tree.put(APPROVED, approved);
+        });
+        WholeFile.write(file, Json.pretty(tree));
     }
 
     private static Path folder(Path file) {

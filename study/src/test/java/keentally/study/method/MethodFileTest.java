@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
+import java.util.Optional;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
 import keentally.core.method.MethodStep;
@@ -14,6 +16,7 @@ import keentally.core.picture.Picture;
 import keentally.core.picture.Plane8;
 import keentally.core.setting.Reference;
 import keentally.core.step.StepFault;
+import keentally.study.document.Approval;
 import keentally.study.file.FileFault;
 import keentally.study.file.Sha256;
 import keentally.study.picture.PictureWriter;
@@ -48,6 +51,24 @@ class MethodFileTest {
         assertThat(MethodFile.hash(MethodFile.read(copy)))
                 .isEqualTo(MethodFile.hash(method))
                 .hasSize(64);
+    }
+
+    @Test
+    void aLockIsReadBackAndFailsWhereTheMethodWasChangedBehindIt() throws IOException, FileFault, MethodFault {
+        Path file = folder.resolve("locked.method.json");
+        Approval approval = new Approval("Ana", Instant.parse("2026-11-30T10:11:12Z"));
+        MethodFile.write(file, read(STARCH), Optional.of(approval));
+        assertThat(MethodFile.approval(file)).contains(approval);
+        assertThat(MethodFile.hash(MethodFile.read(file))).isEqualTo(MethodFile.hash(read(STARCH)));
+        assertThat(MethodFile.approval(folder.resolve("a.method.json"))).isEmpty();
+        Files.writeString(file, Files.readString(file).replace("otsu", "triangle"));
+        assertThatThrownBy(() -> MethodFile.approval(file))
+                .isInstanceOf(MethodFault.class)
+                .hasMessageContaining("is not the one any more that Ana approved");
+        Files.writeString(file, STARCH.replace("\"version\": 1,", "\"version\": 1, \"approved\": {\"by\": 3},"));
+        assertThatThrownBy(() -> MethodFile.approval(file))
+                .isInstanceOf(MethodFault.class)
+                .hasMessageContaining("must say \"by\" whom");
     }
 
     @Test

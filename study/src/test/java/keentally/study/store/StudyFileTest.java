@@ -12,6 +12,7 @@ import java.nio.file.StandardCopyOption;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.Statement;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -52,12 +53,14 @@ import keentally.core.setting.ReferenceSetting;
 import keentally.core.setting.Values;
 import keentally.core.step.StepDescription;
 import keentally.core.step.Steps;
+import keentally.study.document.Approval;
 import keentally.study.document.Calibration;
 import keentally.study.document.Journal;
 import keentally.study.document.PhaseNote;
 import keentally.study.document.PictureRef;
 import keentally.study.document.PictureRef.FileStamp;
 import keentally.study.document.PictureRef.Source;
+import keentally.study.document.ReportPlan;
 import keentally.study.document.SlideLabel;
 import keentally.study.document.Study;
 import keentally.study.document.Thing;
@@ -66,6 +69,7 @@ import keentally.study.document.Thing.HandThing;
 import keentally.study.document.Thing.MethodThing;
 import keentally.study.document.Thing.OrderThing;
 import keentally.study.document.Thing.PhasesThing;
+import keentally.study.document.Thing.ReportThing;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.document.Thing.SheetThing;
 import keentally.study.file.FileFault;
@@ -149,6 +153,12 @@ class StudyFileTest {
         for (Thing thing : List.of(
                 rich("x"),
                 new MethodThing(method),
+                new MethodThing(method, Optional.of(new Approval("Ana", Instant.parse("2026-11-30T10:11:12.345678Z")))),
+                new ReportThing(ReportPlan.USUAL
+                        .headed("t", "l", "b", "w\n\nx")
+                        .on(ReportPlan.Paper.LETTER)
+                        .of(List.of(ReportPlan.Part.HAND_COUNT, ReportPlan.Part.IN_SHORT))
+                        .with(Optional.of("AAAA"))),
                 new OrderThing(study.samples()),
                 new HandThing(SEEDS),
                 new HandThing(STROKES),
