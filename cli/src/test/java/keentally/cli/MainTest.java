@@ -120,6 +120,38 @@ class MainTest {
     }
 
     @Test
+    void partsAreHandedToAClusterInWordsThatGoTogether() throws IOException {
+        Path out = folder.resolve("cluster");
+        assertThat(said("run", method(), picture(), "--out", out.toString(), "--on", "paper"))
+                .startsWith("2: Wrong option: --on knows slurm, but was \"paper\".");
+        assertThat(said("run", method(), picture(), "--out", out.toString(), "--parts", "2"))
+                .startsWith("2: Wrong option: --parts and --keep-script stand beside --on.");
+        assertThat(said("run", method(), picture(), "--out", out.toString(), "--on", "slurm", "--part", "1/2"))
+                .startsWith("2: Wrong option: --part is one of those that --on hands over");
+        assertThat(said("run", method(), picture(), "--out", out.toString(), "--on", "slurm", "--parts", "0"))
+                .startsWith("2: Wrong option: --parts is from 1 to 1000, but was 0.");
+        assertThat(said("run", "--out", out.toString())).startsWith("2: Wrong option: name a method and pictures.");
+        assertThat(said("run", "--out", out.toString(), "--part", "1/2"))
+                .startsWith("2: ")
+                .contains("holds no parts");
+        assertThat(said(
+                        "run",
+                        method(),
+                        picture(),
+                        "--out",
+                        out.toString(),
+                        "--scale",
+                        "18 um/px",
+                        "--on",
+                        "slurm",
+                        "--keep-script"))
+                .isEqualTo("0: " + out + ".parts/part.sh\n");
+        assertThat(said("run", "--out", out.toString(), "--part", "1/1")).isEqualTo("0: ");
+        assertThat(said("merge", out.toString())).isEqualTo("0: ");
+        assertThat(out.resolve("objects.csv")).exists();
+    }
+
+    @Test
     void resultsAreRunAgainAndEveryNumberIsReproduced() throws IOException {
         Path results = demo.resolve("one/results/crumb-section");
         assertThat(said("rerun", results.toString())).matches("0: [0-9,]+ numbers reproduced exactly\\.\n");

@@ -30,10 +30,15 @@ final class OrderFile {
         List<String> names = SampleNames.of(order.samples());
         List<Object> samples = new ArrayList<>();
         for (int i = 0; i < names.size(); i++) {
-            samples.add(PictureOrderText.write(order.samples().get(i), names.get(i), Path::toString));
+            samples.add(PictureOrderText.write(order.samples().get(i), names.get(i), OrderFile::whole));
         }
         tree.put("samples", samples);
         return Json.pretty(tree);
+    }
+
+    /** Parts may be called from anywhere. */
+    private static String whole(Path file) {
+        return file.toAbsolutePath().normalize().toString();
     }
 
     /**

@@ -33,10 +33,12 @@ public final class PartMerge {
      * How far the parts have come.
      *
      * @param missing the names of samples without a record, in order
+     * @param places theirs in the order of the run, from 0
      */
-    public record Standing(int samples, List<String> missing) {
+    public record Standing(int samples, List<String> missing, List<Integer> places) {
         public Standing {
             missing = List.copyOf(missing);
+            places = List.copyOf(places);
         }
 
         /** A sentence about what is missing; empty where nothing is. */
@@ -73,12 +75,16 @@ public final class PartMerge {
     }
 
     private static PartMerge open(Path folder) throws FileFault {
+        return new PartMerge(folder, order(folder));
+    }
+
+    static RunOrder order(Path folder) throws FileFault {
         Path file = folder.resolve(OrderFile.NAME);
         if (!Files.exists(file)) {
             throw new FileFault(folder + " holds no parts of a run; name the folder that the parts were written into.");
         }
         try {
-            return new PartMerge(folder, OrderFile.read(Files.readString(file), folder));
+            return OrderFile.read(Files.readString(file), folder);
         } catch (IOException e) {
             throw new FileFault(file + " cannot be read: " + WholeFile.reason(e) + ".", e);
         } catch (IllegalArgumentException e) {
@@ -88,12 +94,14 @@ public final class PartMerge {
 
     private Standing standing() {
         List<String> missing = new ArrayList<>();
+        List<Integer> places = new ArrayList<>();
         for (int i = 0; i < samples.names().size(); i++) {
             if (!Files.exists(folder.resolve(samples.place(i)))) {
                 missing.add(samples.names().get(i));
+                places.add(i);
             }
         }
-        return new Standing(samples.names().size(), missing);
+        return new Standing(samples.names().size(), missing, places);
     }
 
     private SampleRecord record(int index) throws IOException {

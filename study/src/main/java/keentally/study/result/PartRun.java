@@ -94,6 +94,24 @@ public final class PartRun {
         return new PartRun(order, part, cancel, watcher, folder).run(workers);
     }
 
+    /**
+     * Writes down what is to be run, before any part of it is.
+     *
+     * @throws FileFault where the folder holds anything else, or cannot be written
+     */
+    public static void begin(RunOrder order) throws FileFault {
+        PartFolder.begin(order);
+    }
+
+    /**
+     * What parts were begun in a folder.
+     *
+     * @throws FileFault where there are none
+     */
+    public static RunOrder begun(Path folder) throws FileFault {
+        return PartMerge.order(folder);
+    }
+
     private int run(Workers workers) throws FileFault {
         List<Integer> places = part.places(order.samples().size());
         try {

@@ -35,4 +35,9 @@ public record RunOrder(
     public RunOrder(Method method, List<PictureOrder> samples, Path folder, int jobs, boolean timed) {
         this(method, samples, folder, jobs, timed, Weighing.NONE, TypedNumbers.NONE);
     }
+
+    /** With so many pictures at the same time. */
+    public RunOrder jobs(int other) {
+        return new RunOrder(method, samples, folder, other, timed, weighing, typed);
+    }
 }
