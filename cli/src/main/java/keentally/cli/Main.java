@@ -20,6 +20,7 @@ import picocli.CommandLine.Command;
             MergeCommand.class,
             ReportCommand.class,
             RerunCommand.class,
+            WatchCommand.class,
             ExampleCommand.class,
             SamplesCommand.class,
             StepsCommand.class,

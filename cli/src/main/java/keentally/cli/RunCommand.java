@@ -2,30 +2,17 @@ package keentally.cli;
 
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
-import java.util.TreeMap;
 import java.util.concurrent.Callable;
-import keentally.core.measure.SampleNumber;
-import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
-import keentally.core.method.MethodStep;
-import keentally.core.quantity.Mass;
-import keentally.core.quantity.Scale;
 import keentally.core.work.Workers;
 import keentally.study.cluster.ClusterRun;
-import keentally.study.document.FieldRequest;
-import keentally.study.document.FieldText;
 import keentally.study.file.FileFault;
-import keentally.study.method.MethodFile;
 import keentally.study.result.BatchRun;
 import keentally.study.result.PartRun;
 import keentally.study.result.PartRun.Part;
 import keentally.study.result.PictureOrder;
 import keentally.study.result.RunOrder;
-import keentally.study.run.TypedNumbers;
-import keentally.study.run.Weighing;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -63,38 +50,8 @@ final class RunCommand implements Callable<Integer> {
     @Option(names = "--out", required = true, paramLabel = "DIR", description = "New, empty, or an earlier run's own.")
     private Path out;
 
-    @Option(
-            names = "--scale",
-            paramLabel = "LENGTH",
-            description = "Length of a pixel, such as \"0.85 um/px\", or the word file.")
-    private String scale;
-
-    @Option(
-            names = "--field",
-            paramLabel = "SHAPE",
-            description =
-                    "whole, rect:x,y,w,h, ellipse:cx,cy,rx,ry, polygon:x,y,... in pixels, or round to find the rim of"
-                            + " a tray; not: before it takes it away. May be repeated.")
-    private List<String> field = List.of();
-
-    @Option(
-            names = "--mass",
-            paramLabel = "MASS",
-            description = "What each sample weighs, such as \"12 g\" (mg, g, kg, ozt): phases.csv then has masses.")
-    private String mass;
-
-    @Option(
-            names = "--density",
-            paramLabel = "PHASE=N",
-            description =
-                    "Density of a phase by its name or number, in any one unit; 1 when left out. May be repeated.")
-    private Map<String, Double> densities = Map.of();
-
-    @Option(
-            names = "--number",
-            paramLabel = "NAME=N",
-            description = "A number for the method's formulas, such as dilution=10. May be repeated.")
-    private Map<String, Double> numbers = Map.of();
+    @Mixin
+    private SampleWords each = new SampleWords();
 
     @Option(
             names = "--part",
@@ -160,20 +117,10 @@ final class RunCommand implements Callable<Integer> {
     }
 
     private RunOrder order() throws MethodFault, BadMethodFile {
-        boolean fromFile = "file".equals(scale);
-        Optional<Scale> given = scale == null || fromFile ? Optional.empty() : Optional.of(Scale.of(scale));
-        List<FieldRequest> wishes = field.stream().map(FieldText::readWish).toList();
         List<PictureOrder> samples = words.wanted(pictures).stream()
-                .map(w -> new PictureOrder(w.name(), w.picture(), w.settled(), given, fromFile, wishes, Map.of()))
+                .map(w -> each.order(w.name(), w.picture(), w.settled()))
                 .toList();
-        if (mass == null && !densities.isEmpty()) {
-            throw new IllegalArgumentException(
-                    "--density stands beside --mass: densities share out what a sample weighs");
-        }
-        Weighing weighing = new Weighing(Optional.ofNullable(mass).map(Mass::of), densities, true);
-        numbers.keySet().forEach(SampleNumber::checkTyped);
-        TypedNumbers typed = new TypedNumbers(OptionalDouble.empty(), new TreeMap<>(numbers));
-        return new RunOrder(read(method), samples, out, jobs, true, weighing, typed);
+        return new RunOrder(MethodWords.read(method), samples, out, jobs, true, each.weighing(), each.typed());
     }
 
     private int run(RunOrder order, Optional<Part> share) throws FileFault {
@@ -200,23 +147,6 @@ final class RunCommand implements Callable<Integer> {
             int failed = cluster.run(interrupt.cancel(), (done, of, turn) -> watcher.at(done, of));
             watcher.finished();
             return failed;
-        }
-    }
-
-    private static Method read(Path file) throws MethodFault, BadMethodFile {
-        try {
-            Method method = MethodFile.read(file);
-            MethodFile.approval(file); // a method that is not what was approved is not run
-            Optional<MethodStep> byHand = method.byHand();
-            if (byHand.isPresent()) {
-                throw new MethodFault(
-                        method.indexOf(byHand.get().id()) + 1,
-                        byHand.get().description().id(),
-                        "hangs on hand work, which is kept with the samples of a study and not in a method file");
-            }
-            return method;
-        } catch (FileFault e) {
-            throw new BadMethodFile(e);
         }
     }
 }

@@ -1,19 +1,15 @@
 package keentally.desk.model;
 
-import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.SortedMap;
 import java.util.concurrent.Executor;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import keentally.core.method.Method;
 import keentally.core.picture.Field;
 import keentally.core.quantity.Mass;
@@ -27,16 +23,13 @@ import keentally.study.document.SlideLabel;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
-import keentally.study.file.WholeFile;
+import keentally.study.picture.PictureFolder;
 import keentally.study.picture.PictureReader;
 import keentally.study.picture.PictureReader.Survey;
 import keentally.study.store.PictureShelf;
 
 /** What a person does to samples: add, label, calibrate, fence off, order, remove. Every one an action that can be undone. */
 public final class SampleActions {
-    private static final Set<String> PICTURE_ENDINGS =
-            Set.of("png", "jpg", "jpeg", "tif", "tiff", "bmp", "gif", "webp", "pnm", "pbm", "pgm", "ppm");
-
     private final DeskModel desk;
     private final Executor ui;
 
@@ -94,23 +87,11 @@ public final class SampleActions {
         if (!Files.isDirectory(file)) {
             return List.of(file);
         }
-        try (Stream<Path> all = Files.list(file)) {
-            List<Path> found = all.filter(f -> PICTURE_ENDINGS.contains(ending(f)))
-                    .filter(Files::isRegularFile)
-                    .sorted()
-                    .toList();
-            if (found.isEmpty()) {
-                throw new FileFault(file + " holds no picture that can be read.");
-            }
-            return found;
-        } catch (IOException e) {
-            throw new FileFault(file + " cannot be listed: " + WholeFile.reason(e) + ".", e);
+        List<Path> found = PictureFolder.list(file);
+        if (found.isEmpty()) {
+            throw new FileFault(file + " holds no picture that can be read.");
         }
-    }
-
-    private static String ending(Path file) {
-        String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
-        return name.substring(name.lastIndexOf('.') + 1);
+        return found;
     }
 
     private void added(Address here, List<Survey> read, List<String> faults, PageChoice choice) {

@@ -114,7 +114,30 @@ public final class PartMerge {
         }
     }
 
+    /**
+     * Writes the tables of what there is so far, and leaves the note of the parts where it is.
+     *
+     * @return how many pictures failed
+     */
+    static int tables(RunOrder order) throws FileFault {
+        return new PartMerge(order.folder(), order).tables(true);
+    }
+
     private int merge(boolean timed) throws FileFault {
+        int failed = tables(timed);
+        try {
+            Files.delete(folder.resolve(OrderFile.NAME));
+        } catch (IOException e) {
+            throw cannot(e);
+        }
+        return failed;
+    }
+
+    private FolderFault cannot(IOException e) {
+        return new FolderFault("The parts in " + folder + " cannot be merged: " + WholeFile.reason(e) + ".", e);
+    }
+
+    private int tables(boolean timed) throws FileFault {
         table("objects.csv", new ObjectSheet(order.method(), order.method().unit()));
         table("phases.csv", new PhaseSheet(order.method(), order.weighing().sample()));
         table("samples.csv", new SampleSheet(order.method()));
@@ -128,9 +151,8 @@ public final class PartMerge {
             List<String> files = new ArrayList<>(PartRun.PartFolder.sweep(folder));
             files.removeIf(f -> f.equals(OrderFile.NAME) || f.equals(ResultFolder.RECORD));
             WholeFile.write(folder.resolve(ResultFolder.RECORD), journal.json(files));
-            Files.delete(folder.resolve(OrderFile.NAME));
         } catch (IOException e) {
-            throw new FolderFault("The parts in " + folder + " cannot be merged: " + WholeFile.reason(e) + ".", e);
+            throw cannot(e);
         }
         return journal.failed();
     }

@@ -1,0 +1,80 @@
+package keentally.cli;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.TreeMap;
+import keentally.core.measure.SampleNumber;
+import keentally.core.quantity.Mass;
+import keentally.core.quantity.Scale;
+import keentally.study.document.FieldText;
+import keentally.study.document.PictureRef;
+import keentally.study.result.PictureOrder;
+import keentally.study.run.TypedNumbers;
+import keentally.study.run.Weighing;
+import picocli.CommandLine.Option;
+
+/** What holds for every sample of a command: scale, field, mass, and numbers for formulas. */
+final class SampleWords {
+    @Option(
+            names = "--scale",
+            paramLabel = "LENGTH",
+            description = "Length of a pixel, such as \"0.85 um/px\", or the word file.")
+    private String scale;
+
+    @Option(
+            names = "--field",
+            paramLabel = "SHAPE",
+            description =
+                    "whole, rect:x,y,w,h, ellipse:cx,cy,rx,ry, polygon:x,y,... in pixels, or round to find the rim of"
+                            + " a tray; not: before it takes it away. May be repeated.")
+    private List<String> field = List.of();
+
+    @Option(
+            names = "--mass",
+            paramLabel = "MASS",
+            description = "What each sample weighs, such as \"12 g\" (mg, g, kg, ozt): phases.csv then has masses.")
+    private String mass;
+
+    @Option(
+            names = "--density",
+            paramLabel = "PHASE=N",
+            description =
+                    "Density of a phase by its name or number, in any one unit; 1 when left out. May be repeated.")
+    private Map<String, Double> densities = Map.of();
+
+    @Option(
+            names = "--number",
+            paramLabel = "NAME=N",
+            description = "A number for the method's formulas, such as dilution=10. May be repeated.")
+    private Map<String, Double> numbers = Map.of();
+
+    /** @throws IllegalArgumentException in a sentence, where scale or field cannot be read */
+    PictureOrder order(Optional<String> name, PictureRef picture, boolean settled) {
+        boolean fromFile = "file".equals(scale);
+        return new PictureOrder(
+                name,
+                picture,
+                settled,
+                scale == null || fromFile ? Optional.empty() : Optional.of(Scale.of(scale)),
+                fromFile,
+                field.stream().map(FieldText::readWish).toList(),
+                Map.of());
+    }
+
+    /** @throws IllegalArgumentException in a sentence, where the words do not go together */
+    Weighing weighing() {
+        if (mass == null && !densities.isEmpty()) {
+            throw new IllegalArgumentException(
+                    "--density stands beside --mass: densities share out what a sample weighs");
+        }
+        return new Weighing(Optional.ofNullable(mass).map(Mass::of), densities, true);
+    }
+
+    /** @throws IllegalArgumentException in a sentence, where a name cannot be one */
+    TypedNumbers typed() {
+        numbers.keySet().forEach(SampleNumber::checkTyped);
+        return new TypedNumbers(OptionalDouble.empty(), new TreeMap<>(numbers));
+    }
+}
