@@ -44,6 +44,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
 import javafx.scene.layout.Region;
 import javafx.scene.robot.Robot;
+import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 import javafx.stage.Stage;
 import javafx.stage.Window;
@@ -124,6 +125,11 @@ public final class DeskDriver implements AutoCloseable {
 
         @Override
         public File toRead(FileChooser chooser, Window owner) {
+            return file(readFrom);
+        }
+
+        @Override
+        public File folder(DirectoryChooser chooser, Window owner) {
             return file(readFrom);
         }
 
@@ -446,6 +452,15 @@ public final class DeskDriver implements AutoCloseable {
     public void bring(Path file) {
         later(() -> window.bring(file));
         settleBeside();
+    }
+
+    /** Returns when something that comes from outside has come. */
+    public void until(String what, Callable<Boolean> holds) {
+        try {
+            WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, holds);
+        } catch (TimeoutException e) {
+            throw new AssertionError("waited in vain until " + what, e);
+        }
     }
 
     /** Returns when all that was asked for came back, also while a window asks something. */

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.control.TableView;
 import keentally.core.picture.Plane8;
+import keentally.desk.ledger.LedgerModel;
 import keentally.study.picture.PictureWriter;
 import keentally.study.series.LedgerEntry;
 import keentally.study.series.LedgerEntry.Standing;
@@ -146,6 +147,79 @@ class LedgerWindowTest {
         desk.settleBeside();
         assertThat(standings().get(3)).isEqualTo(Standing.FAILED);
         assertThat(standings()).filteredOn(s -> s == Standing.DONE).hasSize(SAMPLES - 1);
+    }
+
+    @Test
+    void aSeriesIsStoppedAndGoesOnWhereItStood() throws Exception {
+        List<Path> more = new ArrayList<>();
+        for (int i = 0; i < 30; i++) {
+            more.add(folder.resolve("more" + i + ".png"));
+            PictureWriter.png(more.get(i), dots(3));
+        }
+        desk.open(more.toArray(Path[]::new));
+        desk.quiet();
+        desk.click("view-ledger");
+        desk.onFx(() -> {
+            series().progress().addListener((o, was, is) -> {
+                if (is.filter(p -> p.done() >= 4).isPresent()) {
+                    series().stop();
+                }
+            });
+            return null;
+        });
+        desk.fire("ledger-run-all");
+        desk.settleBeside();
+        long done = standings().stream().filter(s -> s == Standing.DONE).count();
+        assertThat(done).as("rows that are done stay").isBetween(4L, SAMPLES + 29L);
+        List<Object> rows = rows();
+        desk.fire("ledger-run-all");
+        desk.settleBeside();
+        assertThat(rows().stream().filter(rows::contains).count())
+                .as("none of them was run again")
+                .isGreaterThanOrEqualTo(done);
+        while (standings().contains(Standing.NOT_RUN)) {
+            desk.fire("ledger-run-all");
+            desk.settleBeside();
+        }
+        assertThat(standings()).hasSize(SAMPLES + 30).containsOnly(Standing.DONE);
+    }
+
+    private LedgerModel series() {
+        return desk.window().series();
+    }
+
+    private List<Object> rows() {
+        return desk.onFx(() -> table().getItems().stream()
+                .flatMap(e -> e.row().stream())
+                .map(r -> (Object) System.identityHashCode(r))
+                .toList());
+    }
+
+    @Test
+    void aWatchedFolderBringsSamplesThatAreRun() throws Exception {
+        Path incoming = Files.createDirectory(folder.resolve("incoming"));
+        PictureWriter.png(incoming.resolve("first.png"), dots(4));
+        desk.readFrom(incoming);
+        desk.command("watch-folder");
+        desk.until("the first picture has come", () -> standings().size() == SAMPLES + 1);
+        PictureWriter.png(incoming.resolve("second.png"), dots(7));
+        desk.until(
+                "the second is run",
+                () -> standings().size() == SAMPLES + 2
+                        && standings().subList(SAMPLES, SAMPLES + 2).equals(List.of(Standing.DONE, Standing.DONE)));
+        assertThat(desk.text("watched")).contains("a folder, not a camera", "2 have come");
+        assertThat(desk.onFx(() -> table().getItems().stream()
+                        .skip(SAMPLES)
+                        .map(e -> e.row().orElseThrow().objects().orElseThrow().count())
+                        .toList()))
+                .containsExactly(4, 7);
+        desk.fire("watch-stop");
+        PictureWriter.png(incoming.resolve("third.png"), dots(2));
+        assertThat(desk.onFx(() -> desk.window().watching().watched().get())).isEmpty();
+        assertThat(desk.node("watch-stop").getParent().isVisible()).isFalse();
+        desk.command("undo");
+        desk.settleBeside();
+        assertThat(standings()).as("a sample that came can be taken back").hasSize(SAMPLES + 1);
     }
 
     @Test

@@ -53,11 +53,13 @@ public final class LedgerPane extends VBox {
     }
 
     /**
+     * @param watching the folder that pictures come from
      * @param side tells which number is looked at
      * @param bench shows the Bench
      * @param take asks where to, and writes
      */
-    public LedgerPane(LedgerModel model, LedgerSide side, Runnable bench, BiConsumer<Taken, Ledger> take) {
+    public LedgerPane(
+            LedgerModel model, FolderWatch watching, LedgerSide side, Runnable bench, BiConsumer<Taken, Ledger> take) {
         this.model = model;
         this.side = side;
         setId("ledger");
@@ -73,7 +75,7 @@ public final class LedgerPane extends VBox {
         this.stop = Pieces.button("ledger-stop", "ledger.stop", model::stop);
         StackPane middle = new StackPane(table, sheet);
         VBox.setVgrow(middle, Priority.ALWAYS);
-        getChildren().addAll(head(take), middle);
+        getChildren().addAll(head(take), watched(watching), middle);
         model.ledger().addListener((o, was, is) -> show(is));
         model.progress().addListener(o -> progress());
         side.number().addListener(o -> sheet());
@@ -109,6 +111,27 @@ public final class LedgerPane extends VBox {
                 8, all, chosen, bar, progress, stop, gap, Pieces.choices("ledger-shown", Shown.values(), shown), away);
         head.getStyleClass().add("ledger-bar");
         return head;
+    }
+
+    /** Which folder is watched, and the way to end it. */
+    private static HBox watched(FolderWatch watching) {
+        Label said = Prose.of("", "hint");
+        said.setId("watched");
+        HBox.setHgrow(said, Priority.ALWAYS);
+        said.setMaxWidth(Double.MAX_VALUE);
+        HBox row = new HBox(8, said, Pieces.button("watch-stop", "watch.stop", watching::stop));
+        row.getStyleClass().add("ledger-bar");
+        row.managedProperty().bind(row.visibleProperty());
+        Runnable show = () -> {
+            row.setVisible(watching.watched().get().isPresent());
+            watching.watched()
+                    .get()
+                    .ifPresent(w -> said.setText(
+                            Texts.of("watch.on", w.folder().toString(), w.like().name(), String.valueOf(w.came()))));
+        };
+        watching.watched().addListener(o -> show.run());
+        show.run();
+        return row;
     }
 
     /** As it stands on the screen. */

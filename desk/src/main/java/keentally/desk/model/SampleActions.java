@@ -117,6 +117,18 @@ public final class SampleActions {
         }
     }
 
+    /** Adds a picture that came into a folder, with method, scale and field of another sample; what is on the stage stays. Answers with its id. */
+    public String arrived(Survey survey, SampleThing like) {
+        Study study = desk.study().get();
+        String id = study.newSampleId();
+        PictureRef picture = new PictureRef(List.of(PictureShelf.source("", survey, 1)));
+        SampleThing thing = SampleThing.of(bare(survey.file()), picture, like.method())
+                .with(like.calibration().map(c -> new Calibration(c.scale(), Calibration.Origin.GIVEN, like.name())))
+                .with(like.field());
+        desk.act(Texts.of("action.arrived", thing.name()), s -> s.with(id, thing));
+        return id;
+    }
+
     /** Adds samples in one action, with the method in use, and shows the first of them. */
     public void put(List<NewSample> fresh) {
         put(desk.methodId(), fresh);

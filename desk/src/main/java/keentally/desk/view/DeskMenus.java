@@ -164,6 +164,7 @@ final class DeskMenus {
                 item("bring", "", () -> withSample(id -> window.chooseBrought())),
                 line(),
                 item("label", "", () -> withSample(id -> LabelDialog.ask(window.scene(), desk, actions, id))),
+                item("watch-folder", "", () -> window.watchFolder()),
                 item("join", "", () -> JoinDialog.ask(window.scene(), desk, actions)),
                 item("sample-earlier", "", () -> withSample(id -> actions.move(id, -1))),
                 item("sample-later", "", () -> withSample(id -> actions.move(id, 1))),

@@ -21,6 +21,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 import javafx.stage.Stage;
 import javafx.stage.WindowEvent;
@@ -33,6 +34,7 @@ import keentally.core.step.Steps;
 import keentally.core.step.ThresholdStep;
 import keentally.desk.bring.BringDialog;
 import keentally.desk.bring.BringModel;
+import keentally.desk.ledger.FolderWatch;
 import keentally.desk.ledger.LedgerModel;
 import keentally.desk.ledger.LedgerPane;
 import keentally.desk.ledger.LedgerSide;
@@ -95,6 +97,7 @@ public final class DeskWindow {
     private final DeskView compare;
     private final DeskView ledger;
     private final LedgerModel series;
+    private final FolderWatch watching;
     private final LedgerPane rows;
     private final ReportModel handing;
     private final DeskView report;
@@ -169,7 +172,8 @@ public final class DeskWindow {
         this.compare = new DeskView("compare", PANEL_WIDTH, true, trials::close, Optional.empty(), () -> comparing);
         this.series = new LedgerModel(desk, picture.actions(), Platform::runLater);
         LedgerSide beside = new LedgerSide(series, this::showBench, take::ledgerPlot);
-        this.rows = new LedgerPane(series, beside, this::showBench, take::ledger);
+        this.watching = new FolderWatch(desk, picture.actions(), series, Platform::runLater);
+        this.rows = new LedgerPane(series, watching, beside, this::showBench, take::ledger);
         this.ledger = DeskView.ofAll("ledger", LEDGER_WIDTH, trials::close, rows, beside);
         this.handing = new ReportModel(desk, Platform::runLater);
         ReportPane pages = new ReportPane(handing, take::report);
@@ -304,6 +308,31 @@ public final class DeskWindow {
     void runSeries() {
         showLedger();
         series.run(desk.study().get().samples());
+    }
+
+    /** Asks for a folder, and makes a sample of each picture that comes into it. */
+    void watchFolder() {
+        if (desk.sample().isEmpty()) {
+            desk.say(Texts.of("watch.no-sample"));
+            return;
+        }
+        DirectoryChooser chooser = new DirectoryChooser();
+        chooser.setTitle(Texts.of("choose.watch"));
+        File chosen = preferences.chooseFolder(chooser, window);
+        if (chosen != null) {
+            showLedger();
+            watching.start(chosen.toPath());
+        }
+    }
+
+    /** The series of the samples, for those who watch. */
+    public LedgerModel series() {
+        return series;
+    }
+
+    /** The folder that is watched, for those who watch. */
+    public FolderWatch watching() {
+        return watching;
     }
 
     /** Leaves the rows of the ledger that are chosen out of its sums. */
@@ -580,6 +609,7 @@ public final class DeskWindow {
         window.setOnHidden(e -> {
             preferences.remember(window);
             stage.close();
+            watching.stop();
             parted.close();
         });
         window.show();

@@ -1,6 +1,7 @@
 package keentally.desk.view;
 
 import java.io.File;
+import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 import javafx.stage.Window;
 
@@ -17,9 +18,16 @@ public interface FileQuestions {
         public File toRead(FileChooser chooser, Window owner) {
             return chooser.showOpenDialog(owner);
         }
+
+        @Override
+        public File folder(DirectoryChooser chooser, Window owner) {
+            return chooser.showDialog(owner);
+        }
     };
 
     File toWrite(FileChooser chooser, Window owner);
 
     File toRead(FileChooser chooser, Window owner);
+
+    File folder(DirectoryChooser chooser, Window owner);
 }

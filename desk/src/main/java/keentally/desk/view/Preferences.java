@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import javafx.geometry.Rectangle2D;
+import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 import javafx.stage.Screen;
 import javafx.stage.Stage;
@@ -67,6 +68,11 @@ public final class Preferences {
 
     File choose(FileChooser chooser, Window window) {
         return questions.toWrite(chooser, window);
+    }
+
+    /** Asks for a folder that is there. */
+    File chooseFolder(DirectoryChooser chooser, Window window) {
+        return questions.folder(chooser, window);
     }
 
     /** Asks for a file that is there. */

@@ -75,7 +75,7 @@ final class StudyDialogs {
     Optional<Path> folder(String key) {
         DirectoryChooser chooser = new DirectoryChooser();
         chooser.setTitle(Texts.of(key));
-        return Optional.ofNullable(chooser.showDialog(window)).map(File::toPath);
+        return Optional.ofNullable(preferences.chooseFolder(chooser, window)).map(File::toPath);
     }
 
     /** A study among files that were dropped or named at the start. */

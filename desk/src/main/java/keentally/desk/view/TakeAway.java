@@ -120,7 +120,7 @@ final class TakeAway {
     private void cutOuts() {
         DirectoryChooser chooser = new DirectoryChooser();
         chooser.setTitle(Texts.of("take.cut-outs"));
-        Optional.ofNullable(chooser.showDialog(window))
+        Optional.ofNullable(preferences.chooseFolder(chooser, window))
                 .map(File::toPath)
                 .ifPresent(folder -> files.takeCutOuts(folder.resolve(sample() + "-objects")));
     }
