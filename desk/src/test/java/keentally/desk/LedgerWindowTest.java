@@ -141,6 +141,29 @@ class LedgerWindowTest {
     }
 
     @Test
+    void aSampleThatWantsWorkByHandSaysSoBeforeItIsRun() {
+        desk.click("view-bench");
+        desk.onFx(() -> desk.model().change("paint", m -> m.then("paint")));
+        desk.settle();
+        desk.click("view-ledger");
+        desk.quiet();
+        desk.settleBeside();
+        assertThat(desk.onFx(() -> table().getItems().stream()
+                        .filter(e -> e.wants().isPresent())
+                        .map(e -> e.wants().get())
+                        .distinct()
+                        .toList()))
+                .containsExactly("2 Paint");
+        long wanting = desk.onFx(() ->
+                table().getItems().stream().filter(e -> e.wants().isPresent()).count());
+        desk.fire("ledger-run-all");
+        desk.settleBeside();
+        assertThat(desk.onFx(() -> desk.model().message().get()))
+                .contains("Not run, for it wants work by hand first: ", "p5 (2 Paint)");
+        assertThat(standings()).filteredOn(s -> s == Standing.NOT_RUN).hasSize((int) wanting);
+    }
+
+    @Test
     void aPictureThatIsGoneIsARowWithItsReason() throws Exception {
         Files.delete(folder.resolve("p3.png"));
         desk.fire("ledger-run-all");

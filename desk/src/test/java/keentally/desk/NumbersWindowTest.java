@@ -90,6 +90,9 @@ class NumbersWindowTest {
         write("cover", "kept-area / field-area");
         desk.answer(true);
         desk.settle();
+        write("bare", "1 - kept-area / field-area");
+        desk.answer(true);
+        desk.settle();
         desk.press("card-2", 0.5, 0.5);
         desk.release();
         desk.settle();
@@ -105,6 +108,17 @@ class NumbersWindowTest {
                 .hasSizeGreaterThan(3)
                 .isSorted()
                 .allSatisfy(c -> assertThat(c).isBetween(0.0, 1.0));
+        desk.choose("trial-number", "bare");
+        desk.quiet();
+        assertThat(desk.onFx(() -> desk.trials().tiles().get().stream()
+                        .map(t -> t.number(TrialModel.Number.OWN))
+                        .filter(v -> !v.isNaN())
+                        .map(v -> 1 - v)
+                        .sorted()
+                        .toList()))
+                .as("another number of the sample")
+                .usingElementComparator((x, y) -> Math.abs(x - y) < 1e-12 ? 0 : Double.compare(x, y))
+                .isEqualTo(covers);
     }
 
     @Test

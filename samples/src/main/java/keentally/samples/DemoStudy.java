@@ -13,6 +13,7 @@ import keentally.core.method.MethodFault;
 import keentally.core.quantity.Scale;
 import keentally.core.step.BringMaskStep;
 import keentally.study.document.Calibration;
+import keentally.study.document.FieldOrigin;
 import keentally.study.document.ReportPlan;
 import keentally.study.document.SlideLabel;
 import keentally.study.document.Study;
@@ -50,8 +51,9 @@ public final class DemoStudy {
                             ? new Calibration(
                                     Scale.of(demo.scale()), Calibration.Origin.FOUND, "the bar in its caption")
                             : new Calibration(Scale.of(demo.scale()), Calibration.Origin.DEMO, ""));
-            SampleThing told =
-                    captioned && !isRead ? sample : sample.with(scale).with(demo.field());
+            SampleThing told = captioned && !isRead
+                    ? sample
+                    : sample.with(scale).with(demo.field(), captioned ? FieldOrigin.FOUND : FieldOrigin.DEMO);
             String id = study.newSampleId();
             study = study.with(method, MethodFile.read(demo.method())).with(id, told);
             for (Map.Entry<String, HandWork> work : demo.hand().entrySet()) {

@@ -3,8 +3,8 @@ package keentally.speed;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -120,18 +120,9 @@ public class Ledgering extends TwoThreads {
     public Ledger openLedger() throws FileFault {
         try (StudyFile file = StudyFile.open(study, StudyFile.Watch.SILENT)) {
             Study opened = file.history().study();
-            List<LedgerEntry> entries = new ArrayList<>();
-            for (Map.Entry<String, String> row : file.rows().entrySet()) {
-                LedgerRow read = RowText.read(row.getValue());
-                SeriesSample now = SeriesSample.of(opened, row.getKey());
-                entries.add(new LedgerEntry(
-                        row.getKey(),
-                        now.thing(),
-                        "Dots",
-                        Optional.of(read),
-                        !read.key().equals(now.key())));
-            }
-            return Ledger.of(entries, LengthUnit.UM);
+            Map<String, LedgerRow> rows = new HashMap<>();
+            file.rows().forEach((id, text) -> rows.put(id, RowText.read(text)));
+            return Ledger.of(opened, rows);
         }
     }
 

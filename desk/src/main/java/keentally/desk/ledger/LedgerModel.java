@@ -4,10 +4,12 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -25,6 +27,7 @@ import keentally.study.picture.ReferencePictures;
 import keentally.study.run.RecordFile;
 import keentally.study.run.SampleRecord;
 import keentally.study.series.Ledger;
+import keentally.study.series.LedgerEntry;
 import keentally.study.series.LedgerRow;
 import keentally.study.series.RowText;
 import keentally.study.series.SeriesRun;
@@ -147,18 +150,22 @@ public final class LedgerModel {
         Study study = desk.study().get();
         OpenStudy holding = desk.holding().get();
         Map<String, LedgerRow> known = Map.copyOf(rows);
+        List<LedgerEntry> wanting = Ledger.of(study, known).entries().stream()
+                .filter(e -> ids.contains(e.id()) && e.wants().isPresent())
+                .toList();
+        Set<String> byHand = wanting.stream().map(LedgerEntry::id).collect(Collectors.toSet());
         Optional<StudyFile> file = holding.file().filter(f -> !f.isReadOnly());
         PictureShelf shelf = holding.shelf();
         desk.job(Texts.of("job.series"), job -> {
             List<SeriesSample> wanted = ids.stream()
-                    .filter(id -> study.sample(id).isPresent())
+                    .filter(id -> study.sample(id).isPresent() && !byHand.contains(id))
                     .map(id -> SeriesSample.of(study, id))
                     .filter(s -> !known.containsKey(s.id())
                             || known.get(s.id()).isFailed()
                             || !known.get(s.id()).key().equals(s.key()))
                     .toList();
             if (wanted.isEmpty()) {
-                ui.execute(() -> desk.say(Texts.of("ledger.nothing-to-run")));
+                ui.execute(() -> desk.say(byHand.isEmpty() ? Texts.of("ledger.nothing-to-run") : wanting(wanting)));
                 return;
             }
             long start = System.nanoTime();
@@ -178,13 +185,21 @@ public final class LedgerModel {
                             ui.execute(
                                     () -> came(holding, sample, outcome, new Progress(job, done, wanted.size(), left)));
                         });
-                ui.execute(() -> desk.say(Texts.of("ledger.ran", String.valueOf(wanted.size()))));
+                String ran = Texts.of("ledger.ran", String.valueOf(wanted.size()));
+                ui.execute(() -> desk.say(byHand.isEmpty() ? ran : ran + " " + wanting(wanting)));
             } catch (FileFault e) {
                 ui.execute(() -> desk.say(e.getMessage()));
             } finally {
                 ui.execute(() -> progress.set(Optional.empty()));
             }
         });
+    }
+
+    private static String wanting(List<LedgerEntry> entries) {
+        String names = entries.stream()
+                .map(e -> e.thing().name() + " (" + e.wants().orElseThrow() + ")")
+                .collect(Collectors.joining(", "));
+        return Texts.of("ledger.wanting", names);
     }
 
     private void keep(OpenStudy of, Optional<StudyFile> file, SeriesSample sample, SeriesRun.SeriesOutcome outcome)

@@ -16,6 +16,7 @@ import keentally.core.quantity.Mass;
 import keentally.core.quantity.Scale;
 import keentally.desk.look.Texts;
 import keentally.study.document.Calibration;
+import keentally.study.document.FieldOrigin;
 import keentally.study.document.PictureRef;
 import keentally.study.document.PictureRef.FileStamp;
 import keentally.study.document.PictureRef.Source;
@@ -124,7 +125,7 @@ public final class SampleActions {
         PictureRef picture = new PictureRef(List.of(PictureShelf.source("", survey, 1)));
         SampleThing thing = SampleThing.of(bare(survey.file()), picture, like.method())
                 .with(like.calibration().map(c -> new Calibration(c.scale(), Calibration.Origin.GIVEN, like.name())))
-                .with(like.field());
+                .with(like.field(), FieldOrigin.COPIED);
         desk.act(Texts.of("action.arrived", thing.name()), s -> s.with(id, thing));
         return id;
     }
@@ -289,26 +290,26 @@ public final class SampleActions {
         });
     }
 
-    /** Replaces the field of the sample on the stage. */
+    /** Replaces the field of the sample on the stage by one that was drawn, or by the whole picture. */
     public void fence(String title, List<Field.Part> field) {
-        fence(desk.here(), title, field);
+        fence(desk.here(), title, field, FieldOrigin.DRAWN);
     }
 
     /** Replaces the field of the sample that it was drawn or found for, whichever is on the stage by now. */
-    public void fence(Address at, String title, List<Field.Part> field) {
+    public void fence(Address at, String title, List<Field.Part> field, FieldOrigin origin) {
         if (desk.isThere(at)) {
-            change(title, at.sampleId(), s -> s.with(field));
+            change(title, at.sampleId(), s -> s.with(field, origin));
         }
     }
 
     /** Gives each of the samples a field, in one action. */
-    public void fence(String title, Map<String, List<Field.Part>> fields) {
+    public void fence(String title, Map<String, List<Field.Part>> fields, FieldOrigin origin) {
         desk.act(title, study -> {
             Study changed = study;
             for (Map.Entry<String, List<Field.Part>> e : fields.entrySet()) {
                 if (changed.sample(e.getKey()).isPresent()) {
                     SampleThing sample = changed.sample(e.getKey()).get();
-                    changed = changed.with(e.getKey(), sample.with(e.getValue()));
+                    changed = changed.with(e.getKey(), sample.with(e.getValue(), origin));
                 }
             }
             return changed;

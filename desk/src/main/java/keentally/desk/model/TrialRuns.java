@@ -1,5 +1,6 @@
 package keentally.desk.model;
 
+import java.util.List;
 import java.util.Optional;
 import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
@@ -90,14 +91,13 @@ public final class TrialRuns {
         return runner.run(method, sample, upTo, cancel, Progress.SILENT);
     }
 
-    /** The first number of the sample that a method asks for, as it is told; not-a-number where there is none. */
-    public double number(Run whole, TrialSample sample, Cancel cancel) throws RunFault {
+    /** The numbers of the sample that a method asks for, as they are told; not-a-number for one that is empty. */
+    public List<Double> numbers(Run whole, TrialSample sample, Cancel cancel) throws RunFault {
         Readings readings = runner.readings(whole, cancel);
         PixelSize size = PixelSize.of(whole.method().unit(), sample.made().scale());
-        return SampleNumbers.of(sample.order(), whole, readings, runner.work(cancel))
-                .getFirst()
-                .told(size)
-                .orElse(Double.NaN);
+        return SampleNumbers.of(sample.order(), whole, readings, runner.work(cancel)).stream()
+                .map(n -> n.told(size).orElse(Double.NaN))
+                .toList();
     }
 
     /** The state at a run's end, its objects labelled; not measured. */

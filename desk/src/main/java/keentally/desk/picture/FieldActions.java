@@ -19,6 +19,7 @@ import keentally.desk.look.Texts;
 import keentally.desk.model.Address;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.SampleActions;
+import keentally.study.document.FieldOrigin;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
@@ -60,7 +61,8 @@ public final class FieldActions {
         desk.look(this, Urgency.ASKED, cancel -> {
             Optional<String> refusal = refusal(picture.get(), drawn);
             ui.execute(() -> {
-                refusal.ifPresentOrElse(desk::say, () -> actions.fence(here, Texts.of("action.field"), drawn));
+                refusal.ifPresentOrElse(
+                        desk::say, () -> actions.fence(here, Texts.of("action.field"), drawn, FieldOrigin.DRAWN));
                 then.run();
             });
         });
@@ -87,7 +89,7 @@ public final class FieldActions {
                 .ifPresent(picture -> desk.look(this, Urgency.ASKED, cancel -> {
                     Optional<Ellipse> rim = rim(picture, margin, desk.work(cancel));
                     ui.execute(() -> rim.ifPresentOrElse(
-                            r -> actions.fence(here, title, List.of(new Field.Part(r, false))),
+                            r -> actions.fence(here, title, List.of(new Field.Part(r, false)), FieldOrigin.FOUND),
                             () -> desk.say(Texts.of("field.no-round"))));
                 }));
     }
@@ -131,7 +133,8 @@ public final class FieldActions {
                     return;
                 }
                 if (!found.isEmpty()) {
-                    actions.fence(Texts.of("action.field.round-all", String.valueOf(found.size())), found);
+                    actions.fence(
+                            Texts.of("action.field.round-all", String.valueOf(found.size())), found, FieldOrigin.FOUND);
                 }
                 desk.say(
                         without.isEmpty()
@@ -150,7 +153,7 @@ public final class FieldActions {
         List<Field.Part> field = desk.sample().map(SampleThing::field).orElse(List.of());
         Map<String, List<Field.Part>> all = new LinkedHashMap<>();
         desk.study().get().samples().forEach(id -> all.put(id, field));
-        actions.fence(Texts.of("action.field.same", String.valueOf(all.size())), all);
+        actions.fence(Texts.of("action.field.same", String.valueOf(all.size())), all, FieldOrigin.COPIED);
     }
 
     /** Leaves caption strip and bar out of the field on the stage. */
@@ -170,6 +173,6 @@ public final class FieldActions {
         List<Field.Part> parts = new ArrayList<>(
                 desk.study().get().sample(at.sampleId()).map(SampleThing::field).orElse(List.of()));
         parts.add(new Field.Part(box, true));
-        actions.fence(at, Texts.of("action.field.caption"), parts);
+        actions.fence(at, Texts.of("action.field.caption"), parts, FieldOrigin.FOUND);
     }
 }

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.concurrent.Executor;
+import java.util.stream.IntStream;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -47,6 +48,7 @@ public final class TrialModel {
     private final ObjectProperty<Request> wish = new SimpleObjectProperty<>();
     private final ReadOnlyObjectWrapper<List<Tile>> tiles = new ReadOnlyObjectWrapper<>(List.of());
     private final ReadOnlyObjectWrapper<String> complaint = new ReadOnlyObjectWrapper<>("");
+    private int ownAt;
     private final ObjectProperty<Number> number = new SimpleObjectProperty<>(Number.SHARE);
     private final ObjectProperty<Optional<Integer>> chosen = new SimpleObjectProperty<>(Optional.empty());
     private String methodId = "";
@@ -69,23 +71,60 @@ public final class TrialModel {
         SHARE,
         EXPLAINED,
         COUNT,
-        /** The first number of the sample that the method asks for. */
+        /** One of the numbers of the sample that the method asks for. */
         OWN,
         DIFFERS
     }
 
+    /**
+     * A number that tiles can be told by.
+     *
+     * @param own which of the numbers of the sample, from 0; 0 for all else
+     */
+    public record Told(Number which, int own) {}
+
     /** Those that the method in use can have, in their order. */
-    public List<Number> numbers() {
+    public List<Told> numbers() {
         return Arrays.stream(Number.values())
-                .filter(n -> n != Number.OWN || !desk.method().numbers().isEmpty())
+                .flatMap(n -> IntStream.range(
+                                0, n == Number.OWN ? desk.method().numbers().size() : 1)
+                        .mapToObj(i -> new Told(n, i)))
                 .toList();
+    }
+
+    /** The one that tiles are told by. */
+    public Told told() {
+        return new Told(number.get(), number.get() == Number.OWN ? ownAt : 0);
+    }
+
+    /** What a number is called. */
+    public String name(Told told) {
+        return told.which() == Number.OWN
+                        && told.own() < desk.method().numbers().size()
+                ? desk.method().numbers().get(told.own()).name()
+                : Texts.of("trial.number." + ChoiceSetting.word(told.which()));
     }
 
     /** What a number is called. */
     public String name(Number which) {
-        return which == Number.OWN && !desk.method().numbers().isEmpty()
-                ? desk.method().numbers().getFirst().name()
-                : Texts.of("trial.number." + ChoiceSetting.word(which));
+        return name(new Told(which, which == Number.OWN ? ownAt : 0));
+    }
+
+    /**
+     * The numbers of a sample.
+     *
+     * @param at the one that is told
+     */
+    public record Owns(List<Double> values, int at) {
+        static final Owns NONE = new Owns(List.of(), 0);
+
+        public Owns {
+            values = List.copyOf(values);
+        }
+
+        double told() {
+            return at < values.size() ? values.get(at) : Double.NaN;
+        }
     }
 
     /**
@@ -111,7 +150,7 @@ public final class TrialModel {
      * One alternative on one sample.
      *
      * @param differs per cent of the field that is otherwise than with the current choice
-     * @param own the number of the sample; not-a-number where there is none
+     * @param own the numbers of the sample; none where there are none, or it is not done
      * @param fault why it cannot be done; empty where it can, or is not done yet
      * @param ready the sample with its picture
      * @param changed which objects are otherwise than with the current choice, where objects are told apart
@@ -125,7 +164,7 @@ public final class TrialModel {
             Optional<TrialRuns.TrialSample> ready,
             Optional<Outcomes> outcome,
             double differs,
-            double own,
+            Owns own,
             Optional<ChangedObjects> changed,
             String fault) {
 
@@ -140,7 +179,7 @@ public final class TrialModel {
                     ready,
                     Optional.empty(),
                     Double.NaN,
-                    Double.NaN,
+                    Owns.NONE,
                     Optional.empty(),
                     "");
         }
@@ -151,13 +190,13 @@ public final class TrialModel {
                         case SHARE -> o.share();
                         case EXPLAINED -> o.explained();
                         case COUNT -> o.count().orElse(Double.NaN);
-                        case OWN -> own;
+                        case OWN -> own.told();
                         case DIFFERS -> differs;
                     })
                     .orElse(Double.NaN);
         }
 
-        private Tile came(Optional<TrialRuns.TrialSample> with, Outcomes what, double number, Optional<Outcomes> now) {
+        private Tile came(Optional<TrialRuns.TrialSample> with, Outcomes what, Owns numbers, Optional<Outcomes> now) {
             return new Tile(
                     sample,
                     label,
@@ -167,7 +206,7 @@ public final class TrialModel {
                     with,
                     Optional.of(what),
                     now.map(what::differs).orElse(Double.NaN),
-                    number,
+                    numbers,
                     current ? Optional.empty() : now.flatMap(n -> ChangedObjects.of(n, what)),
                     "");
         }
@@ -182,10 +221,25 @@ public final class TrialModel {
                     with,
                     Optional.empty(),
                     Double.NaN,
-                    Double.NaN,
+                    Owns.NONE,
                     Optional.empty(),
                     why);
         }
+    }
+
+    private static Tile telling(Tile tile, int own) {
+        return new Tile(
+                tile.sample(),
+                tile.label(),
+                tile.values(),
+                tile.at(),
+                tile.current(),
+                tile.ready(),
+                tile.outcome(),
+                tile.differs(),
+                new Owns(tile.own().values(), own),
+                tile.changed(),
+                tile.fault());
     }
 
     public ReadOnlyObjectProperty<List<Tile>> tiles() {
@@ -343,7 +397,7 @@ public final class TrialModel {
                 Optional.empty(),
                 Optional.empty(),
                 Double.NaN,
-                Double.NaN,
+                Owns.NONE,
                 Optional.empty(),
                 "");
     }
@@ -359,7 +413,7 @@ public final class TrialModel {
             readings.computeIfAbsent(
                     tile.sample(), s -> trials.reading(desk.study().get(), s, desk.methodId()));
         }
-        Bench bench = new Bench(methods, stepId, trials, readings, new HashMap<>(), new HashMap<>());
+        Bench bench = new Bench(methods, stepId, trials, readings, new HashMap<>(), new HashMap<>(), ownAt);
         waiting = tiles.get().size();
         next(order().stream().map(tiles.get()::get).iterator(), bench, cancel);
     }
@@ -414,11 +468,18 @@ public final class TrialModel {
                 .thenComparing(t -> Double.isNaN(t.number(by)) ? Double.POSITIVE_INFINITY : t.number(by)));
     }
 
-    /** Sorts what is there by a number. */
+    /** Tells what is there by a number, and sorts it by that. */
     public void sortBy(Number by) {
-        number.set(by);
-        Optional<Tile> keep = chosen.get().map(i -> tiles.get().get(i));
-        List<Tile> now = new ArrayList<>(tiles.get());
+        sortBy(new Told(by, 0));
+    }
+
+    /** Tells what is there by a number, and sorts it by that. */
+    public void sortBy(Told by) {
+        ownAt = by.which() == Number.OWN ? by.own() : ownAt;
+        List<Tile> now =
+                new ArrayList<>(tiles.get().stream().map(t -> telling(t, ownAt)).toList());
+        Optional<Tile> keep = chosen.get().map(now::get);
+        number.set(by.which());
         if (wish.get().sorted()) {
             sort(now);
         }
@@ -448,7 +509,8 @@ public final class TrialModel {
             TrialRuns trials,
             Map<String, TrialRuns.Reading> readings,
             Map<String, TrialRuns.TrialSample> ready,
-            Map<String, Optional<Outcomes>> current) {
+            Map<String, Optional<Outcomes>> current,
+            int ownAt) {
 
         Tile done(Tile tile, Cancel cancel) {
             Optional<TrialRuns.TrialSample> there = Optional.empty();
@@ -461,7 +523,7 @@ public final class TrialModel {
                         current.computeIfAbsent(tile.sample(), s -> current(methods.get(s), ready.get(s), cancel));
                 Method with = methods.get(tile.sample()).with(stepId, tile.values());
                 Outcomes tried = tried(with, there.get(), cancel);
-                return tile.came(there, tried, own(with, there.get(), cancel), now);
+                return tile.came(there, tried, new Owns(own(with, there.get(), cancel), ownAt), now);
             } catch (RunFault | FileFault e) {
                 return tile.failed(there, Words.spoken(e.getMessage()));
             } catch (IllegalArgumentException e) {
@@ -469,15 +531,15 @@ public final class TrialModel {
             }
         }
 
-        /** Not-a-number where the method asks for none, or does not reach its end. */
-        private double own(Method with, TrialRuns.TrialSample sample, Cancel cancel) {
+        /** None where the method asks for none, or does not reach its end. */
+        private List<Double> own(Method with, TrialRuns.TrialSample sample, Cancel cancel) {
             if (with.numbers().isEmpty()) {
-                return Double.NaN;
+                return List.of();
             }
             try {
-                return trials.number(trials.run(with, sample.made(), Integer.MAX_VALUE, cancel), sample, cancel);
+                return trials.numbers(trials.run(with, sample.made(), Integer.MAX_VALUE, cancel), sample, cancel);
             } catch (RunFault e) {
-                return Double.NaN;
+                return List.of();
             }
         }
 

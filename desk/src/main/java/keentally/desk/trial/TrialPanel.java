@@ -37,7 +37,7 @@ final class TrialPanel extends VBox {
     private final TextField firstText = new TextField();
     private final ComboBox<Axis> second = new ComboBox<>();
     private final TextField secondText = new TextField();
-    private final ComboBox<TrialModel.Number> number = new ComboBox<>();
+    private final ComboBox<TrialModel.Told> number = new ComboBox<>();
     private final CheckBox sorted = new CheckBox(Texts.of("trial.sorted"));
     private final VBox samples = new VBox();
     private final Label complaint = Prose.complaint();
@@ -65,7 +65,7 @@ final class TrialPanel extends VBox {
         chosen.setId("trial-chosen");
         stop = Pieces.button("trial-stop", "trial.stop", model::stop);
         number.getItems().setAll(model.numbers());
-        number.setConverter(named(model::name));
+        number.setConverter(named((TrialModel.Told t) -> model.name(t)));
         plot();
         listen();
         Region gap = new Region();
@@ -203,7 +203,7 @@ final class TrialPanel extends VBox {
         if (!number.getItems().equals(model.numbers())) {
             number.getItems().setAll(model.numbers());
         }
-        number.setValue(model.number().get());
+        number.setValue(model.told());
         sorted.setSelected(wish.sorted());
         fillSamples(wish);
         filling = false;

@@ -17,6 +17,7 @@ import keentally.desk.model.DeskModel;
 import keentally.desk.model.InterfaceThread;
 import keentally.desk.model.SampleActions;
 import keentally.desk.model.Trays;
+import keentally.study.document.FieldOrigin;
 import keentally.study.document.PictureRef;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
@@ -66,6 +67,10 @@ class FieldActionsTest {
         return desk.study().get().sample(sample).orElseThrow().field();
     }
 
+    private List<FieldOrigin> origins(String sample) {
+        return desk.study().get().sample(sample).orElseThrow().fieldFrom();
+    }
+
     private static List<Field.Part> box(double x, double y, double width, double height) {
         return List.of(new Field.Part(new Rectangle(x, y, width, height), false));
     }
@@ -80,6 +85,7 @@ class FieldActionsTest {
     void aDrawnFieldIsTakenAndTheWholePictureComesBack() {
         fence(box(10, 10, 50, 40));
         assertThat(field("s1")).isEqualTo(box(10, 10, 50, 40));
+        assertThat(origins("s1")).containsExactly(FieldOrigin.DRAWN);
         assertThat(desk.undoable()).contains("draw the field");
         fields.whole();
         assertThat(field("s1")).isEmpty();
@@ -108,6 +114,7 @@ class FieldActionsTest {
         ui.settle(() -> !field("s1").isEmpty());
         double whole = ((Ellipse) field("s1").getFirst().shape()).a();
         assertThat(whole).isCloseTo(70, within(1.5));
+        assertThat(origins("s1")).containsExactly(FieldOrigin.FOUND);
         fields.findRound(12);
         ui.settle(() -> ((Ellipse) field("s1").getFirst().shape()).a() < whole);
         assertThat(((Ellipse) field("s1").getFirst().shape()).a()).isCloseTo(whole - 12, within(0.02));
@@ -143,6 +150,8 @@ class FieldActionsTest {
         fields.sameForAll();
         assertThat(field("s2")).isEqualTo(field("s1"));
         assertThat(field("s3")).isEqualTo(field("s1"));
+        assertThat(origins("s1")).as("it stays its own").containsExactly(FieldOrigin.DRAWN);
+        assertThat(origins("s3")).containsExactly(FieldOrigin.COPIED);
         assertThat(desk.undoable()).contains("give the field to 3 samples");
         desk.undo();
         assertThat(field("s1")).hasSize(1);

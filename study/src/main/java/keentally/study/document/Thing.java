@@ -23,6 +23,7 @@ public sealed interface Thing {
      * A picture with what is known of it.
      *
      * @param field the shapes of the field; none for the whole picture
+     * @param fieldFrom how each of these shapes came about
      * @param method the id of the study's method that is used on it
      * @param mass what it weighs, where that is known
      * @param numbers that were typed for it, by the names that formulas know them by
@@ -33,6 +34,7 @@ public sealed interface Thing {
             PictureRef picture,
             Optional<Calibration> calibration,
             List<Field.Part> field,
+            List<FieldOrigin> fieldFrom,
             String method,
             Optional<Mass> mass,
             SortedMap<String, Double> numbers,
@@ -40,6 +42,10 @@ public sealed interface Thing {
             implements Thing {
         public SampleThing {
             field = List.copyOf(field);
+            fieldFrom = List.copyOf(fieldFrom);
+            if (field.size() != fieldFrom.size()) {
+                throw new IllegalArgumentException("every shape of a field came about somehow");
+            }
             numbers = Collections.unmodifiableSortedMap(new TreeMap<>(numbers));
             numbers.keySet().forEach(SampleNumber::checkTyped);
         }
@@ -50,6 +56,7 @@ public sealed interface Thing {
                     SlideLabel.of(name),
                     picture,
                     Optional.empty(),
+                    List.of(),
                     List.of(),
                     method,
                     Optional.empty(),
@@ -71,37 +78,46 @@ public sealed interface Thing {
         }
 
         public SampleThing with(SlideLabel other) {
-            return new SampleThing(other, picture, calibration, field, method, mass, numbers, leftOut);
+            return new SampleThing(other, picture, calibration, field, fieldFrom, method, mass, numbers, leftOut);
         }
 
         public SampleThing with(PictureRef other) {
-            return new SampleThing(label, other, calibration, field, method, mass, numbers, leftOut);
+            return new SampleThing(label, other, calibration, field, fieldFrom, method, mass, numbers, leftOut);
         }
 
         public SampleThing with(Optional<Calibration> other) {
-            return new SampleThing(label, picture, other, field, method, mass, numbers, leftOut);
+            return new SampleThing(label, picture, other, field, fieldFrom, method, mass, numbers, leftOut);
         }
 
+        /** With another field; shapes that it has already keep where they come from, others come from {@code origin}. */
+        public SampleThing with(List<Field.Part> other, FieldOrigin origin) {
+            List<FieldOrigin> from = other.stream()
+                    .map(p -> field.contains(p) ? fieldFrom.get(field.indexOf(p)) : origin)
+                    .toList();
+            return new SampleThing(label, picture, calibration, other, from, method, mass, numbers, leftOut);
+        }
+
+        /** With a field that was drawn. */
         public SampleThing with(List<Field.Part> other) {
-            return new SampleThing(label, picture, calibration, other, method, mass, numbers, leftOut);
+            return with(other, FieldOrigin.DRAWN);
         }
 
         public SampleThing weighing(Optional<Mass> other) {
-            return new SampleThing(label, picture, calibration, field, method, other, numbers, leftOut);
+            return new SampleThing(label, picture, calibration, field, fieldFrom, method, other, numbers, leftOut);
         }
 
         /** With other numbers typed for it. */
         public SampleThing numbered(SortedMap<String, Double> other) {
-            return new SampleThing(label, picture, calibration, field, method, mass, other, leftOut);
+            return new SampleThing(label, picture, calibration, field, fieldFrom, method, mass, other, leftOut);
         }
 
         /** Left out of sums and comparisons for a reason; empty for taking part. */
         public SampleThing leavingOut(Optional<String> reason) {
-            return new SampleThing(label, picture, calibration, field, method, mass, numbers, reason);
+            return new SampleThing(label, picture, calibration, field, fieldFrom, method, mass, numbers, reason);
         }
 
         public SampleThing using(String otherMethod) {
-            return new SampleThing(label, picture, calibration, field, otherMethod, mass, numbers, leftOut);
+            return new SampleThing(label, picture, calibration, field, fieldFrom, otherMethod, mass, numbers, leftOut);
         }
     }
 

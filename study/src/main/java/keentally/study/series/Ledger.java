@@ -13,6 +13,7 @@ import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
 import keentally.core.measure.Column;
+import keentally.core.method.Method;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.PixelSize;
 import keentally.core.run.PhaseReading;
@@ -60,9 +61,23 @@ public final class Ledger {
             Optional<LedgerRow> row = Optional.ofNullable(rows.get(id));
             boolean stale = row.isPresent()
                     && !row.get().key().equals(SeriesSample.of(study, id).key());
-            entries.add(new LedgerEntry(id, thing, study.method(thing.method()).name(), row, stale));
+            entries.add(new LedgerEntry(
+                    id, thing, study.method(thing.method()).name(), row, stale, wants(study, id, thing)));
         }
         return entries;
+    }
+
+    /** The first station that cannot be done without work by hand on the sample, of which there is none. */
+    private static Optional<String> wants(Study study, String id, SampleThing thing) {
+        Method method = study.methodOn(id, thing.method());
+        if (method.byHand().isEmpty()) {
+            return Optional.empty();
+        }
+        Set<String> done = study.hand(id, thing.method()).keySet();
+        return method.steps().stream()
+                .filter(s -> s.byHand() && !done.contains(s.id()))
+                .findFirst()
+                .map(s -> (method.indexOf(s.id()) + 1) + " " + Words.title(s.description()));
     }
 
     /** The real unit that most samples' methods have; µm where none has one. */
@@ -316,12 +331,16 @@ public final class Ledger {
 
     private static String status(LedgerEntry entry) {
         return switch (entry.standing()) {
-            case NOT_RUN -> "not run";
-            case CHANGED -> "changed since it was run";
+            case NOT_RUN -> entry.wants().map(Ledger::wanting).orElse("not run");
+            case CHANGED -> entry.wants().map(Ledger::wanting).orElse("changed since it was run");
             case FAILED ->
                 entry.row().flatMap(r -> r.record().error()).map(Words::spoken).orElse("");
             case DONE -> entry.thing().leftOut().isPresent() ? "left out" : "ok";
         };
+    }
+
+    private static String wanting(String station) {
+        return "wants work by hand first, at station " + station;
     }
 
     private static String scale(LedgerRow row) {

@@ -10,8 +10,10 @@ import keentally.study.document.Thing.SampleThing;
  * @param method its method's name
  * @param row of its last run
  * @param stale whether what the row hangs on has changed since
+ * @param wants the station whose work by hand is still to be done on it, without which its method cannot be run
  */
-public record LedgerEntry(String id, SampleThing thing, String method, Optional<LedgerRow> row, boolean stale) {
+public record LedgerEntry(
+        String id, SampleThing thing, String method, Optional<LedgerRow> row, boolean stale, Optional<String> wants) {
     /** Whether there are numbers that count: run, not failed, as the study stands now, and not left out. */
     public boolean counts() {
         return row.isPresent()

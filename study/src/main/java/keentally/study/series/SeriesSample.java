@@ -1,9 +1,10 @@
 package keentally.study.series;
 
-import java.util.Optional;
+import java.util.List;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import keentally.core.picture.Field;
 import keentally.study.document.Calibration;
 import keentally.study.document.FieldText;
@@ -59,10 +60,13 @@ public record SeriesSample(
     }
 
     private static String field(SampleThing thing) {
-        return Optional.of(thing.field())
-                .filter(f -> !f.isEmpty())
-                .map(f -> f.stream().map(SeriesSample::part).collect(Collectors.joining("; ")))
-                .orElse("whole picture");
+        List<Field.Part> parts = thing.field();
+        return parts.isEmpty()
+                ? "whole picture"
+                : IntStream.range(0, parts.size())
+                        .mapToObj(i -> part(parts.get(i)) + ", "
+                                + thing.fieldFrom().get(i).words())
+                        .collect(Collectors.joining("; "));
     }
 
     private static String part(Field.Part part) {

@@ -42,6 +42,7 @@ public final class SampleKey {
                 "picture",
                 thing.picture().sources().stream().map(SampleKey::source).toList());
         tree.put("field", thing.field().stream().map(FieldText::write).toList());
+        tree.put("fieldFrom", thing.fieldFrom().toString());
         tree.put("scale", thing.calibration().map(Object::toString).orElse(""));
         tree.put("mass", thing.mass().map(Object::toString).orElse(""));
         tree.put("densities", new TreeMap<>(request.weighing().densities()));

@@ -3,6 +3,7 @@ package keentally.study.store;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -19,11 +20,13 @@ import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
 import keentally.core.method.MethodStep;
 import keentally.core.method.MethodTree;
+import keentally.core.picture.Field;
 import keentally.core.quantity.Mass;
 import keentally.core.quantity.Scale;
 import keentally.core.setting.Values;
 import keentally.study.document.Approval;
 import keentally.study.document.Calibration;
+import keentally.study.document.FieldOrigin;
 import keentally.study.document.FieldText;
 import keentally.study.document.PhaseNote;
 import keentally.study.document.PictureRef;
@@ -252,6 +255,9 @@ final class ThingText {
                 "picture", sample.picture().sources().stream().map(this::source).toList());
         sample.calibration().ifPresent(c -> tree.put("scale", calibration(c)));
         tree.put("field", sample.field().stream().map(FieldText::write).toList());
+        if (!sample.fieldFrom().isEmpty()) {
+            tree.put("fieldFrom", sample.fieldFrom().stream().map(Enum::name).toList());
+        }
         tree.put("method", sample.method());
         sample.mass().ifPresent(m -> tree.put("mass", m.toString()));
         if (!sample.numbers().isEmpty()) {
@@ -297,15 +303,25 @@ final class ThingText {
                 .map(c -> new Calibration(
                         Scale.of((String) c.get("pixel")), Calibration.Origin.valueOf((String) c.get("from")), (String)
                                 c.get("how")));
+        List<Field.Part> field =
+                texts(tree.get("field")).stream().map(FieldText::read).toList();
         return new SampleThing(
                 label,
                 new PictureRef(sources),
                 calibration,
-                texts(tree.get("field")).stream().map(FieldText::read).toList(),
+                field,
+                origins(tree.get("fieldFrom"), field.size()),
                 (String) tree.get("method"),
                 Optional.ofNullable((String) tree.get("mass")).map(Mass::of),
                 numbers(tree.get("numbers")),
                 Optional.ofNullable((String) tree.get("leftOut")));
+    }
+
+    /** Of studies that did not keep it yet, drawn. */
+    private static List<FieldOrigin> origins(Object tree, int shapes) {
+        return tree == null
+                ? Collections.nCopies(shapes, FieldOrigin.DRAWN)
+                : texts(tree).stream().map(FieldOrigin::valueOf).toList();
     }
 
     private static SortedMap<String, Double> numbers(Object tree) {

@@ -165,7 +165,7 @@ class SeriesRunTest {
             String text = rows.get(id);
             Optional<LedgerRow> row = Optional.ofNullable(text)
                     .map(t -> RowText.read(t.substring(0, t.indexOf("{\"format\"", 20) < 0 ? t.length() : end(t))));
-            entries.add(new LedgerEntry(id, study.sample(id).orElseThrow(), "Dots", row, false));
+            entries.add(new LedgerEntry(id, study.sample(id).orElseThrow(), "Dots", row, false, Optional.empty()));
         }
         return Ledger.of(entries, LengthUnit.UM);
     }
