@@ -247,7 +247,7 @@ public final class DeskDriver implements AutoCloseable {
     }
 
     /** The demo samples; their pictures are drawn once. */
-    private static synchronized List<DemoFiles.Entry> drawn() throws Exception {
+    static synchronized List<DemoFiles.Entry> drawn() throws Exception {
         if (DemoFiles.list(DEMO).isEmpty()) {
             try (Workers workers = Workers.of(2)) {
                 DemoFiles.write(DEMO, new Work(workers, new Cancel()));

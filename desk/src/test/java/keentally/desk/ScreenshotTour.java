@@ -84,6 +84,11 @@ class ScreenshotTour {
             desk.quiet();
             desk.settleBeside();
             desk.shoot(SHOTS.resolve("contact-sheet.png"));
+            desk.click("view-report");
+            desk.settleBeside();
+            desk.quiet();
+            desk.settleBeside();
+            desk.shoot(SHOTS.resolve("report.png"));
         }
         Files.writeString(home.resolve("desk.json"), "{\"theme\": \"dark\", \"width\": 1280, \"height\": 800}");
         try (DeskDriver desk = DeskDriver.wholeDemo(home)) {
@@ -107,15 +112,6 @@ class ScreenshotTour {
             desk.dragPicture(180, 230, 620, 330);
             desk.shoot(SHOTS.resolve("looking-dark.png"));
             desk.click("ruler");
-            desk.show("s3", "");
-            desk.click("view-objects");
-            desk.click("together-scatter");
-            desk.press("scatter", 0.55, 0.1);
-            desk.dragTo("scatter", 0.7, 0.5);
-            desk.dragTo("scatter", 0.95, 0.8);
-            desk.release();
-            desk.shoot(SHOTS.resolve("scatter-dark.png"));
-            desk.click("view-bench");
             desk.show("s7", "");
             desk.starters();
             desk.shoot(SHOTS.resolve("starters-dark.png"));

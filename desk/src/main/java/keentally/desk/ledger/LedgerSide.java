@@ -14,6 +14,7 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.geometry.HPos;
+import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -116,6 +117,10 @@ public final class LedgerSide extends VBox {
         title.getStyleClass().add("station-title");
         trend.setId("ledger-trend");
         moves.setId("ledger-moves");
+        Button save = Pieces.button("ledger-plot-save", "differences.save", () -> shownPlot.ifPresent(saving));
+        save.visibleProperty().bind(picture.imageProperty().isNotNull());
+        rule.visibleProperty().bind(picture.imageProperty().isNotNull().and(against.isNotEqualTo(Against.SIZES)));
+        rule.managedProperty().bind(rule.visibleProperty());
         moves.managedProperty().bind(moves.visibleProperty());
         getChildren()
                 .addAll(
@@ -128,7 +133,7 @@ public final class LedgerSide extends VBox {
                         picture,
                         trend,
                         rule,
-                        Pieces.button("ledger-plot-save", "differences.save", () -> shownPlot.ifPresent(saving)),
+                        save,
                         moves);
         against.addListener(o -> show());
         model.ledger().addListener((o, was, is) -> fill(is));

@@ -34,9 +34,8 @@ public record CentreMoves(String method, int step, int samples, double percent) 
             }
         }
         return alike.entrySet().stream()
-                .filter(e -> e.getValue().size() > 1)
+                .filter(e -> e.getValue().stream().distinct().count() > 1)
                 .map(e -> moves(e.getKey().split("\n", 4), e.getValue()))
-                .filter(m -> m.percent() > 0)
                 .max((a, b) -> Double.compare(a.percent(), b.percent()));
     }
 
