@@ -13,6 +13,7 @@ import keentally.core.method.MethodStep;
 import keentally.core.view.Viewport;
 import keentally.desk.model.MethodActions;
 import keentally.desk.pair.PairModel;
+import keentally.study.document.Thing.SheetThing;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -45,6 +46,23 @@ class PairWindowTest {
 
     private PairModel pair() {
         return desk.pair();
+    }
+
+    @Test
+    void bothAreKeptForTheReport() {
+        desk.focusStage();
+        desk.keys(KeyCode.V);
+        desk.quiet();
+        desk.click("pair-more");
+        desk.clickInPopup("pair-keep");
+        desk.settleBeside();
+        SheetThing kept =
+                desk.onFx(() -> desk.model().study().get().sheets().lastEntry().getValue());
+        assertThat(kept.title()).contains(" / ");
+        assertThat(kept.table()).isEmpty();
+        assertThat(kept.png()).isNotEmpty();
+        desk.command("undo");
+        assertThat(desk.onFx(() -> desk.model().study().get().sheets())).isEmpty();
     }
 
     @Test

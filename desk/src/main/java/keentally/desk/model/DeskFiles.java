@@ -91,10 +91,25 @@ public final class DeskFiles {
 
     /** Writes two views as one picture with captions. */
     public void takePair(Path file, Views views) {
-        write(
-                file,
-                work -> new PairPicture(views.first().view(work), views.second().view(work), views.stacked())
-                        .write(file, work));
+        write(file, work -> pair(views, work).write(file, work));
+    }
+
+    /** Keeps two views, as they are seen, with the study. */
+    public void keepPair(Views views) {
+        Address here = desk.here();
+        desk.job(Texts.of("job.keep-pair"), job -> {
+            Work work = desk.work(job.cancel());
+            SheetThing kept = pair(views, work).kept(work);
+            ui.execute(() -> {
+                if (here.study() == desk.holding().get()) {
+                    keepSheet(kept);
+                }
+            });
+        });
+    }
+
+    private static PairPicture pair(Views views, Work work) {
+        return new PairPicture(views.first().view(work), views.second().view(work), views.stacked());
     }
 
     /** Writes every kept object as a picture of its own. */

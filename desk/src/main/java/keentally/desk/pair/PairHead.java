@@ -28,8 +28,11 @@ final class PairHead extends VBox {
     private final DeskModel desk;
     private final List<Choice<?>> choices;
 
-    /** @param save the two views are to be taken away as one picture */
-    PairHead(PairModel pair, Runnable save) {
+    /**
+     * @param save the two views are to be taken away as one picture
+     * @param keep they are to be kept with the study
+     */
+    PairHead(PairModel pair, Runnable save, Runnable keep) {
         this.pair = pair;
         this.desk = pair.desk();
         getStyleClass().add("pair-head");
@@ -38,7 +41,7 @@ final class PairHead extends VBox {
         Choice<Place> place = new Choice<>("place", this::places, pair.place()::set, pair.place()::get);
         Choice<PairLook> look = new Choice<>("look", PairHead::looks, pair.look()::set, pair.look()::get);
         this.choices = List.of(sample, method, place, look);
-        HBox above = new HBox(4, sample, method, more(save));
+        HBox above = new HBox(4, sample, method, more(save, keep));
         HBox below = new HBox(4, place, look);
         getChildren().addAll(above, below);
         desk.study().addListener(o -> fill());
@@ -143,7 +146,7 @@ final class PairHead extends VBox {
                 .toList();
     }
 
-    private MenuButton more(Runnable save) {
+    private MenuButton more(Runnable save, Runnable keep) {
         MenuButton more = new MenuButton(Texts.of("pair.more"));
         more.setId("pair-more");
         more.setMinWidth(USE_PREF_SIZE);
@@ -153,6 +156,7 @@ final class PairHead extends VBox {
                         item("swap", () -> pair.swapped().set(!pair.swapped().get())),
                         item("turn", () -> pair.stacked().set(!pair.stacked().get())),
                         item("save", save),
+                        item("keep", keep),
                         item("close", () -> pair.open().set(false)));
         return more;
     }

@@ -36,8 +36,11 @@ public final class PairPane extends Pane {
     private final Region bar = new Region();
     private double share = 0.5;
 
-    /** @param save the two views are to be taken away as one picture */
-    public PairPane(PairModel pair, StageView stage, Runnable save, Consumer<Throwable> onCrash) {
+    /**
+     * @param save the two views are to be taken away as one picture
+     * @param keep they are to be kept with the study
+     */
+    public PairPane(PairModel pair, StageView stage, Runnable save, Runnable keep, Consumer<Throwable> onCrash) {
         this.pair = pair;
         this.stage = stage;
         this.second = new SecondView(pair, stage, onCrash);
@@ -51,7 +54,7 @@ public final class PairPane extends Pane {
         named.managedProperty().bind(named.visibleProperty());
         named.visibleProperty().bind(pair.open());
         this.left = new VBox(named, stage);
-        this.right = new VBox(new PairHead(pair, save), second);
+        this.right = new VBox(new PairHead(pair, save, keep), second);
         VBox.setVgrow(stage, Priority.ALWAYS);
         VBox.setVgrow(second, Priority.ALWAYS);
         bar.setId("pair-divider");

@@ -129,7 +129,7 @@ public final class DeskWindow {
         this.tally = new TallyModel(desk, stageModel, Platform::runLater);
         this.pair = new PairModel(desk, stageModel, Platform::runLater, id -> Optional.of(tally.layer(id)));
         this.comparison = new ComparisonModel(pair, Platform::runLater);
-        this.parted = new PairPane(pair, stage, () -> take().pair(), onCrash);
+        this.parted = new PairPane(pair, stage, () -> take().pair(), () -> take().keepPair(), onCrash);
         this.take = new TakeAway(desk, files, stage, parted, preferences, window);
         picture.savingBy(take::plot);
         StationPanel station = new StationPanel(desk, picture, stageModel, () -> trials().toggle());

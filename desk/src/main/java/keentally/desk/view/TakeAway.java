@@ -140,6 +140,11 @@ final class TakeAway {
         file("pair", "-two-views", "png").ifPresent(f -> files.takePair(f, views.get()));
     }
 
+    /** Keeps the two views with the study, for the report. */
+    void keepPair() {
+        parted.views().ifPresentOrElse(files::keepPair, () -> desk.say(Texts.of("pair.whole")));
+    }
+
     /** The picture as it is seen. */
     void shown() {
         all.get("shown").run();

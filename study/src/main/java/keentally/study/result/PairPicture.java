@@ -5,10 +5,12 @@ import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
 import java.nio.file.Path;
+import java.util.Base64;
 import keentally.core.view.Layers;
 import keentally.core.view.StageComposer;
 import keentally.core.view.Viewport;
 import keentally.core.work.Work;
+import keentally.study.document.Thing.SheetThing;
 import keentally.study.file.FileFault;
 import keentally.study.picture.PictureWriter;
 import keentally.study.plot.PlotLook;
@@ -43,6 +45,25 @@ public record PairPicture(View first, View second, boolean stacked) {
 
     /** As PNG. */
     public void write(Path file, Work work) throws FileFault {
+        BufferedImage sheet = sheet(work);
+        PictureWriter.png(file, sheet.getWidth(), sheet.getHeight(), colours(sheet));
+    }
+
+    /** To be kept with a study, under its captions. */
+    public SheetThing kept(Work work) {
+        BufferedImage sheet = sheet(work);
+        byte[] png = PictureWriter.pngBytes(sheet.getWidth(), sheet.getHeight(), colours(sheet));
+        return new SheetThing(
+                first.caption() + " / " + second.caption(),
+                "",
+                Base64.getEncoder().encodeToString(png));
+    }
+
+    private static int[] colours(BufferedImage sheet) {
+        return sheet.getRGB(0, 0, sheet.getWidth(), sheet.getHeight(), null, 0, sheet.getWidth());
+    }
+
+    private BufferedImage sheet(Work work) {
         int firstWidth = first.part().width() * DENSITY;
         int firstHeight = first.part().height() * DENSITY;
         int secondWidth = second.part().width() * DENSITY;
@@ -58,7 +79,7 @@ public record PairPicture(View first, View second, boolean stacked) {
         put(sheet, pen, first, 0, 0, work);
         put(sheet, pen, second, stacked ? 0 : firstWidth + MARGIN, stacked ? CAPTION + firstHeight + MARGIN : 0, work);
         pen.dispose();
-        PictureWriter.png(file, width, height, sheet.getRGB(0, 0, width, height, null, 0, width));
+        return sheet;
     }
 
     private static void put(BufferedImage sheet, Graphics2D pen, View view, int left, int top, Work work) {
