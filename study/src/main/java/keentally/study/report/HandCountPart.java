@@ -27,13 +27,11 @@ final class HandCountPart {
                         tally.getKey(),
                         String.valueOf(tally.getValue().list().size()),
                         classes(material, tally.getValue())));
-                Optional<SampleSight> sight = material.of(id).flatMap(ReportMaterial.Gathered::sight);
-                Agreement agreement =
-                        sight.map(s -> s.agreements().get(tally.getKey())).orElse(null);
-                if (agreement != null) {
-                    reach = sight.orElseThrow().reach();
-                    agreements.add(row(sample, tally.getKey(), agreement));
-                }
+            }
+            Optional<SampleSight> sight = material.of(id).flatMap(ReportMaterial.Gathered::sight);
+            if (sight.isPresent()) {
+                reach = sight.get().reach();
+                sight.get().agreements().forEach(c -> agreements.add(row(material, sample, c)));
             }
         }
         List<Block> blocks = new ArrayList<>();
@@ -49,6 +47,7 @@ final class HandCountPart {
                     List.of(
                             Head.words("Sample"),
                             Head.words("Counted by"),
+                            Head.words("Class"),
                             Head.number("Marks"),
                             Head.number("Objects"),
                             Head.number("Matched"),
@@ -59,9 +58,12 @@ final class HandCountPart {
                             Head.number("F1"),
                             Head.number("Difference")),
                     agreements));
-            blocks.add(new Block.Note("A mark goes with the object that it lies in, else with the nearest within "
-                    + Figures.number(reach) + " px, one to one. The difference is objects less marks, with its 95 %"
-                    + " interval. A method that looks for one class of several is held against all marks here."));
+            blocks.add(
+                    new Block.Note(
+                            "A mark goes with the object that it lies in, else with the nearest within "
+                                    + Figures.number(reach)
+                                    + " px, one to one. The difference is objects less marks, with its 95 %"
+                                    + " interval. Each class is held against all objects: what a method is after is the class that it finds."));
         }
         return blocks;
     }
@@ -74,10 +76,17 @@ final class HandCountPart {
                 .collect(Collectors.joining(", "));
     }
 
-    private static List<String> row(String sample, String counter, Agreement of) {
+    private static List<String> row(ReportMaterial material, String sample, SampleSight.Counted counted) {
+        Agreement of = counted.agreement();
+        String kind = material.study().classes().stream()
+                .filter(c -> c.id().equals(counted.kind()))
+                .map(TallyClass::name)
+                .findFirst()
+                .orElse("–");
         return List.of(
                 sample,
-                counter,
+                counted.counter(),
+                kind,
                 String.valueOf(of.first()),
                 String.valueOf(of.second()),
                 String.valueOf(of.matched()),

@@ -29,26 +29,31 @@ final class NumbersPart {
 
     private static Block table(ReportMaterial.Used used, SampleNumber number) {
         String symbol = number.unitSymbol(used.unit());
+        boolean isTyped =
+                used.entries().stream().anyMatch(e -> !e.thing().numbers().isEmpty());
         List<List<String>> rows = new ArrayList<>();
         for (LedgerEntry entry : used.entries()) {
-            entry.row().ifPresent(row -> rows.add(row(used, number, entry, row)));
+            entry.row().ifPresent(row -> rows.add(row(used, number, entry, row, isTyped)));
         }
-        return new Block.Table(
-                List.of(
-                        Head.words("Sample"),
-                        Head.words("Typed for it"),
-                        Head.number(symbol.isEmpty() ? number.name() : number.name() + ", " + symbol)),
-                rows);
+        List<Head> heads = new ArrayList<>(List.of(Head.words("Sample")));
+        if (isTyped) {
+            heads.add(Head.words("Typed for it"));
+        }
+        heads.add(Head.number(symbol.isEmpty() ? number.name() : number.name() + ", " + symbol));
+        return new Block.Table(heads, rows);
     }
 
-    private static List<String> row(ReportMaterial.Used used, SampleNumber number, LedgerEntry entry, LedgerRow row) {
+    private static List<String> row(
+            ReportMaterial.Used used, SampleNumber number, LedgerEntry entry, LedgerRow row, boolean isTyped) {
         String value = row.record().numbers().stream()
                 .flatMap(n -> n.own().stream())
                 .filter(n -> n.name().equals(number.name()))
                 .findFirst()
                 .map(n -> told(n, row, used))
                 .orElse("–");
-        return List.of(entry.thing().name(), typed(entry.thing().numbers()), value);
+        return isTyped
+                ? List.of(entry.thing().name(), typed(entry.thing().numbers()), value)
+                : List.of(entry.thing().name(), value);
     }
 
     private static String told(OwnNumber number, LedgerRow row, ReportMaterial.Used used) {

@@ -2,6 +2,7 @@ package keentally.study.report;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import keentally.core.measure.Column;
 import keentally.core.measure.Measure;
 import keentally.core.quantity.LengthUnit;
@@ -47,6 +48,14 @@ final class ObjectStatistics {
         return !(column instanceof Measure measure && measure.group() == Measure.Group.PLACE);
     }
 
+    /** What is measured of the signal is called by what it is of, beside means and medians of everything. */
+    private static String title(Column column, LengthUnit unit) {
+        String title = Words.title(column, unit);
+        return column instanceof Measure measure && measure.group() == Measure.Group.SIGNAL
+                ? "Brightness: " + title.substring(0, 1).toLowerCase(Locale.ROOT) + title.substring(1)
+                : title;
+    }
+
     private static Block one(LedgerRow row, List<Column> columns, LengthUnit unit) {
         PixelSize size = row.told(unit);
         List<List<String>> rows = new ArrayList<>();
@@ -54,7 +63,7 @@ final class ObjectStatistics {
             row.objects()
                     .flatMap(o -> o.column(column.id()))
                     .ifPresent(sum -> rows.add(List.of(
-                            Words.title(column, size.unit()),
+                            title(column, size.unit()),
                             told(sum, sum.px().mean(), size),
                             told(sum, sum.px().sd(), size),
                             told(sum, sum.px().median(), size),
@@ -74,7 +83,7 @@ final class ObjectStatistics {
 
     private static Block several(ReportMaterial.Used used, List<Column> columns) {
         List<Head> heads = new ArrayList<>(List.of(Head.words("Mean over the objects (SD)")));
-        columns.forEach(c -> heads.add(Head.number(Words.title(c, used.unit()))));
+        columns.forEach(c -> heads.add(Head.number(title(c, used.unit()))));
         List<List<String>> rows = new ArrayList<>();
         for (LedgerEntry entry : used.entries()) {
             List<String> row = new ArrayList<>(List.of(entry.thing().name()));

@@ -24,12 +24,13 @@ final class ReportStyle {
             .together { page-break-inside: avoid; }
             .plot { page-break-inside: avoid; margin: 3mm 0; }
             table.data { border-collapse: collapse; width: 100%; margin: 1mm 0 4mm 0; font-size: 8.5pt; }
-            table.data th { text-align: left; vertical-align: bottom; font-weight: bold; padding: 1mm 2.5mm 1mm 0;
+            table.data th { text-align: left; vertical-align: bottom; font-weight: bold; padding: 1mm 0 1mm 3mm;
                  border-bottom: 0.8pt solid #1E2730; }
-            table.data td { vertical-align: top; padding: 0.9mm 2.5mm 0.9mm 0; border-bottom: 0.4pt solid #E4E0D6;
+            table.data td { vertical-align: top; padding: 0.9mm 0 0.9mm 3mm; border-bottom: 0.4pt solid #E4E0D6;
                  word-wrap: break-word; overflow-wrap: anywhere; }
             table.data tr { page-break-inside: avoid; }
-            table.data th.number, table.data td.number { text-align: right; padding: 1mm 0 1mm 2.5mm; }
+            table.data th.number, table.data td.number { text-align: right; }
+            table.data th:first-child, table.data td:first-child { padding-left: 0; }
             table.pictures { width: 100%; border-collapse: collapse; margin: 1mm 0 2mm 0; }
             table.pictures td { vertical-align: top; padding: 0 2mm 0 0; }
             table.pictures img { max-width: 100%; max-height: 60mm; }

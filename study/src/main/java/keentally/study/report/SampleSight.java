@@ -1,16 +1,14 @@
 package keentally.study.report;
 
-import java.util.Collections;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.SortedMap;
-import java.util.TreeMap;
 import keentally.core.agree.Agreement;
 import keentally.core.agree.Matching;
 import keentally.core.hand.Marks;
 import keentally.core.picture.Picture;
 import keentally.core.quantity.PixelSize;
-import keentally.core.region.ObjectSet;
 import keentally.core.view.Layers;
 import keentally.core.view.Look;
 import keentally.core.view.Pyramid;
@@ -26,18 +24,25 @@ import keentally.study.run.SampleRun;
  *
  * @param bare the picture as JPEG, with a scale bar where it has a scale
  * @param outlined with what its method found; empty where it could not be run
- * @param agreements of the objects with what was counted by hand, by counter
+ * @param agreements of the objects with what was counted by hand
  * @param reach within which a mark and an object matched, in pixels
  */
-record SampleSight(byte[] bare, Optional<byte[]> outlined, SortedMap<String, Agreement> agreements, double reach) {
+record SampleSight(byte[] bare, Optional<byte[]> outlined, List<Counted> agreements, double reach) {
     /** Wide enough for half a page at 300 dots an inch. */
     private static final int WIDTH = 1000;
 
     private static final int HEIGHT = 1000;
 
     SampleSight {
-        agreements = Collections.unmodifiableSortedMap(new TreeMap<>(agreements));
+        agreements = List.copyOf(agreements);
     }
+
+    /**
+     * What somebody counted, held against the objects.
+     *
+     * @param kind the id of the class, whose marks alone are held against them; a method may be after one of several
+     */
+    record Counted(String counter, String kind, Agreement agreement) {}
 
     static SampleSight of(Picture picture, SampleRun ran, Map<String, Marks> tallies, double reach, Work work) {
         Pyramid pyramid = Pyramid.of(picture, work);
@@ -48,12 +53,14 @@ record SampleSight(byte[] bare, Optional<byte[]> outlined, SortedMap<String, Agr
                 .map(r -> StateLayers.of(
                         r.state(), pyramid, new Look(Look.Overlay.OUTLINES, 0), StateLayers.Palette.PLAIN))
                 .map(layers -> shot(picture, layers, size, work));
-        SortedMap<String, Agreement> agreements = new TreeMap<>();
-        Optional<ObjectSet> objects = ran.objects();
-        if (objects.isPresent()) {
-            tallies.forEach((counter, marks) ->
-                    agreements.put(counter, Matching.withObjects(marks.places(), objects.get(), reach)));
-        }
+        List<Counted> agreements = new ArrayList<>();
+        ran.objects()
+                .ifPresent(objects -> tallies.forEach((counter, marks) -> marks.counts()
+                        .keySet()
+                        .forEach(kind -> agreements.add(new Counted(
+                                counter,
+                                kind,
+                                Matching.withObjects(marks.ofKind(kind).places(), objects, reach))))));
         return new SampleSight(shot(picture, bare, size, work), outlined, agreements, reach);
     }
 

@@ -188,7 +188,7 @@ class ReportTest {
         assertThat(text)
                 .contains("Rules side by side", "otsu")
                 .contains("Left out of sums", "out of focus", "1 sample takes no part")
-                .contains("p2 Ana 2 4 1 1 3 0.25 0.5 0.3333 +2 ± 3.92");
+                .contains("p2 Ana – 2 4 1 1 3 0.25 0.5 0.3333 +2 ± 3.92");
     }
 
     @Test
