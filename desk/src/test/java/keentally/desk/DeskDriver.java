@@ -227,6 +227,17 @@ public final class DeskDriver implements AutoCloseable {
         return demo(home, DemoStudy.of(drawn()));
     }
 
+    /** A desk with a study that is there. */
+    public static DeskDriver opened(Path home, Path file) throws Exception {
+        DeskDriver driver = start(home);
+        driver.onFx(() -> {
+            driver.model.begin(watch -> StudyFile.open(file, watch), () -> {});
+            return null;
+        });
+        driver.quiet();
+        return driver;
+    }
+
     private static DeskDriver demo(Path home, Study study) throws Exception {
         DeskDriver driver = start(home);
         driver.onFx(() -> {

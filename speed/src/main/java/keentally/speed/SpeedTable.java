@@ -40,6 +40,8 @@ public final class SpeedTable {
         row("cutLarge", "histogram, Otsu and threshold of 100 megapixels", "");
         row("openLedger", "open a study of 1,000 samples with its ledger of 31 columns", "1000");
         row("sortLedger", "sort it by a column", "50");
+        row("gatherReport", "report of 90 pictures, 40 pages: its samples run", "");
+        row("layOutReport", "report of 90 pictures, 40 pages: laid out on pages", "10000");
         row("openStudy", "open a study of 500 samples", "2000");
         row("findRoundField", "find the round field", "");
         row("findCaption", "look for caption and bar", "");
@@ -87,9 +89,10 @@ public final class SpeedTable {
     /** @param words the part of a benchmark's name, to run only some; none for all */
     public static void main(String[] words) throws RunnerException {
         Options options = new OptionsBuilder()
-                .include("keentally\\.speed\\.(TwelveMegapixels|Looking|Parting|Separating|Agreeing|Ledgering)\\.(?:"
-                        + (words.length > 0 ? words[0] : "")
-                        + ")")
+                .include(
+                        "keentally\\.speed\\.(TwelveMegapixels|Looking|Parting|Separating|Agreeing|Ledgering|Reporting)\\.(?:"
+                                + (words.length > 0 ? words[0] : "")
+                                + ")")
                 .forks(1)
                 .jvmArgsAppend("--sun-misc-unsafe-memory-access=allow", "-Xmx4g", "-Djava.awt.headless=true")
                 .warmupIterations(2)

@@ -29,7 +29,7 @@ final class ContactSheet extends Region {
     private List<LedgerEntry> entries = List.of();
     private String said = "";
     private Function<LedgerEntry, String> number = e -> "";
-    private double tile = 170;
+    private int tile = 170;
     private boolean waiting;
 
     /** @param open what to do with the sample that is clicked */
@@ -65,13 +65,13 @@ final class ContactSheet extends Region {
 
     /** Larger or smaller tiles. */
     void zoom(double factor) {
-        tile = Math.clamp(tile * factor, LEAST, MOST);
+        tile = (int) Math.round(Math.clamp(tile * factor, LEAST, MOST));
         requestLayout();
         draw();
     }
 
     private double high() {
-        return tile * 3 / 4 + 2 * LINE;
+        return tile * 0.75 + 2 * LINE;
     }
 
     private int columns() {
@@ -121,10 +121,10 @@ final class ContactSheet extends Region {
 
     private void tile(GraphicsContext pen, LedgerEntry entry, double x, double y) {
         pen.setFill(Color.web("#6F7173"));
-        pen.fillRect(x, y, tile, tile * 3 / 4);
+        pen.fillRect(x, y, tile, tile * 0.75);
         if (entry.row().isPresent()) {
             boolean[] now = {true};
-            thumbnails.of(entry, image -> {
+            thumbnails.of(entry, tile, image -> {
                 if (now[0]) {
                     fitted(pen, image, x, y);
                 } else {
@@ -134,9 +134,9 @@ final class ContactSheet extends Region {
             now[0] = false;
         }
         pen.setFill(entry.counts() ? ink() : trouble());
-        pen.fillText(entry.thing().name(), x, y + tile * 3 / 4 + LINE - 5, tile);
+        pen.fillText(entry.thing().name(), x, y + tile * 0.75 + LINE - 5, tile);
         pen.setFill(ink());
-        pen.fillText(number.apply(entry), x, y + tile * 3 / 4 + 2 * LINE - 6, tile);
+        pen.fillText(number.apply(entry), x, y + tile * 0.75 + 2 * LINE - 6, tile);
     }
 
     private Color ink() {
@@ -149,10 +149,10 @@ final class ContactSheet extends Region {
     }
 
     private void fitted(GraphicsContext pen, Image image, double x, double y) {
-        double zoom = Math.min(tile / image.getWidth(), tile * 3 / 4 / image.getHeight());
+        double zoom = Math.min(1, Math.min(tile / image.getWidth(), tile * 0.75 / image.getHeight()));
         double w = image.getWidth() * zoom;
         double h = image.getHeight() * zoom;
-        pen.drawImage(image, x + (tile - w) / 2, y + (tile * 3 / 4 - h) / 2, w, h);
+        pen.drawImage(image, Math.rint(x + (tile - w) / 2), Math.rint(y + (tile * 0.75 - h) / 2), w, h);
     }
 
     /** Many thumbnails come at once; the sheet is drawn again when they are there. */

@@ -232,8 +232,12 @@ public final class LedgerModel {
         progress.get().ifPresent(p -> p.job().stop());
     }
 
-    /** Reads a sample's thumbnail, which comes later, on the interface thread; nothing comes where there is none. */
-    public void thumbnail(String id, Consumer<byte[]> then) {
+    /**
+     * Reads a sample's thumbnail, which comes later, on the interface thread; nothing comes where there is none.
+     *
+     * @param how makes something of the PNG, away from the interface thread
+     */
+    public <T> void thumbnail(String id, Function<byte[], T> how, Consumer<T> then) {
         OpenStudy holding = desk.holding().get();
         Map<String, Kept> kept = unkept;
         new Newest(desk, ui).ask(work -> {
@@ -245,8 +249,8 @@ public final class LedgerModel {
             } catch (FileFault e) {
                 return () -> {}; // the row says what there is to say
             }
-            Optional<byte[]> png = found;
-            return () -> png.ifPresent(then);
+            Optional<T> made = found.map(how);
+            return () -> made.ifPresent(then);
         });
     }
 

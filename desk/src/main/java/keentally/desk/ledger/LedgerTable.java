@@ -35,7 +35,7 @@ import keentally.study.series.LedgerEntry;
 
 /** The rows of the ledger: a thumbnail, words and numbers; sorted by any column, what lies far from the rest marked. */
 final class LedgerTable extends TableView<LedgerEntry> {
-    private static final double THUMB = 56;
+    private static final int THUMB = 56;
     private static final List<String> NARROW = List.of("group", "tag");
 
     /** Not shown unless asked for. */
@@ -261,7 +261,7 @@ final class LedgerTable extends TableView<LedgerEntry> {
             view.setImage(null);
             setGraphic(empty ? null : view);
             if (!empty && item.row().isPresent()) {
-                thumbnails.of(item, image -> show(item, image));
+                thumbnails.of(item, THUMB, image -> show(item, image));
             }
         }
 

@@ -12,7 +12,7 @@ import keentally.study.series.LedgerEntry;
 
 /** The thumbnails that were looked at last, by the rows that they belong to. For the interface thread. */
 final class Thumbnails {
-    private static final int MOST = 1500;
+    private static final int MOST = 600;
 
     private final LedgerModel model;
     private final Map<String, Image> known = new LinkedHashMap<>();
@@ -22,9 +22,13 @@ final class Thumbnails {
         this.model = model;
     }
 
-    /** @param then told at once where it is known, else when it comes */
-    void of(LedgerEntry entry, Consumer<Image> then) {
-        String key = entry.id() + entry.row().orElseThrow().key();
+    /**
+     * A thumbnail within a square of so many pixels: what is drawn smaller than it was read would cost time at every stroke.
+     *
+     * @param then told at once where it is known, else when it comes
+     */
+    void of(LedgerEntry entry, int width, Consumer<Image> then) {
+        String key = width + " " + entry.id() + entry.row().orElseThrow().key();
         Image image = known.get(key);
         if (image != null) {
             then.accept(image);
@@ -33,12 +37,15 @@ final class Thumbnails {
         boolean first = !asked.containsKey(key);
         asked.computeIfAbsent(key, k -> new ArrayList<>()).add(then);
         if (first) {
-            model.thumbnail(entry.id(), png -> came(key, png));
+            model.thumbnail(entry.id(), png -> image(png, width), i -> came(key, i));
         }
     }
 
-    private void came(String key, byte[] png) {
-        Image image = new Image(new ByteArrayInputStream(png));
+    private static Image image(byte[] png, int width) {
+        return new Image(new ByteArrayInputStream(png), width, width, true, true);
+    }
+
+    private void came(String key, Image image) {
         known.put(key, image);
         if (known.size() > MOST) {
             known.remove(known.keySet().iterator().next());
