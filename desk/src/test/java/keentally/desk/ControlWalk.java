@@ -66,6 +66,7 @@ final class ControlWalk implements AutoCloseable {
     private final List<String> said = new ArrayList<>();
     private final ListChangeListener<Window> asked = this::leave;
     private int touches;
+    private String touched = "";
 
     ControlWalk(DeskDriver desk) {
         this.desk = desk;
@@ -120,7 +121,7 @@ final class ControlWalk implements AutoCloseable {
         return desk.onFx(() -> desk.model().study().get());
     }
 
-    /** Undoes everything since a study was as it was; that must be possible, also for what only now comes back from a job. */
+    /** Undoes everything since a study was as it was and looks elsewhere; that must be possible, also for what only now comes back from a job. */
     void backTo(Study before) {
         undoTo(before);
         if (!study().equals(before)) {
@@ -128,7 +129,7 @@ final class ControlWalk implements AutoCloseable {
             undoTo(before);
         }
         assertThat(study())
-                .as("after %s", desk.onFx(() -> desk.model().redoable()))
+                .as("after %s: %s", touched, desk.onFx(() -> desk.model().redoable()))
                 .isEqualTo(before);
     }
 
@@ -141,6 +142,11 @@ final class ControlWalk implements AutoCloseable {
                     && desk.model().undoable().isPresent()) {
                 desk.model().undo();
             }
+            Study undone = desk.model().study().get();
+            desk.node("desk").requestFocus();
+            assertThat(desk.model().study().get())
+                    .as("a field that is left after undo, %s", touched)
+                    .isSameAs(undone);
             return null;
         });
         desk.settle();
@@ -199,6 +205,7 @@ final class ControlWalk implements AutoCloseable {
         for (int way = 0; way < ways; way++) {
             int which = way;
             touches++;
+            touched = where + " " + id + " " + way;
             desk.onFx(() -> {
                 again.run();
                 Node node = find(root, id);
@@ -208,7 +215,7 @@ final class ControlWalk implements AutoCloseable {
                 return null;
             });
             desk.settle();
-            String what = where + " " + id + " " + way;
+            String what = touched;
             desk.onFx(() -> {
                 for (String part : List.of(root, "method-line")) {
                     if (desk.has(part)) {
@@ -244,6 +251,7 @@ final class ControlWalk implements AutoCloseable {
         switch (node) {
             case ComboBox<?> box -> box.getSelectionModel().select(way);
             case TextField field -> {
+                field.requestFocus();
                 field.setText(TYPED.get(way));
                 if (field.getOnAction() != null) {
                     field.getOnAction().handle(null);

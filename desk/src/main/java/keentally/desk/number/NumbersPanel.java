@@ -16,6 +16,7 @@ import keentally.core.quantity.Amounts;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Typed;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.SampleActions;
 import keentally.study.document.Thing.SampleThing;
@@ -61,12 +62,7 @@ public final class NumbersPanel extends VBox {
         field.setId("typed-" + name);
         field.setPrefColumnCount(8);
         field.setPromptText(Texts.of("numbers.typed.prompt"));
-        field.setOnAction(e -> take(name, field));
-        field.focusedProperty().addListener((o, was, is) -> {
-            if (!is) {
-                take(name, field);
-            }
-        });
+        Typed.in(field, () -> take(name, field));
         Label label = new Label(name);
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);

@@ -17,6 +17,7 @@ import keentally.core.words.Figures;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Typed;
 import keentally.desk.model.DeskModel;
 import keentally.study.document.Calibration;
 import keentally.study.document.Thing.SampleThing;
@@ -38,6 +39,7 @@ final class ScaleSection implements PicturePanel.PanelSection {
     private final Label found = Prose.of("", "hint");
     private final Button lay = Pieces.button("scale-lay", "scale.lay", this::layOnBar);
     private final TextField typed = new TextField();
+    private final Typed text;
     private final Label typedComplaint = Prose.complaint();
     private final VBox offer = new VBox();
     private final Button give = Pieces.button("scale-give", "scale.give", this::give);
@@ -56,13 +58,7 @@ final class ScaleSection implements PicturePanel.PanelSection {
         HBox.setHgrow(real, Priority.ALWAYS);
         typed.setId("scale");
         typed.setPromptText(Texts.of("scale.prompt"));
-        typed.setOnAction(e -> commit());
-        typed.focusedProperty().addListener((o, was, is) -> {
-            if (!is) {
-                commit();
-            }
-        });
-        typed.setText(desk.scale().map(Scale::toString).orElse(""));
+        this.text = Typed.in(typed, this::commit);
         found.managedProperty().bind(found.visibleProperty());
         lay.managedProperty().bind(lay.visibleProperty());
         offer.getStyleClass().add("offer");
@@ -100,6 +96,7 @@ final class ScaleSection implements PicturePanel.PanelSection {
                         c.scale().unit().symbol()))
                 .orElse(Texts.of("scale.none")));
         from.setText(calibration.map(ScaleSection::origin).orElse(Texts.of("scale.none.hint")));
+        text.show(desk.scale().map(Scale::toString).orElse(""));
         line.setText(model.bar()
                 .line()
                 .get()

@@ -1,5 +1,7 @@
 package keentally.desk.report;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.BiFunction;
 import java.util.function.Function;
@@ -11,8 +13,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
 import javafx.scene.control.TextInputControl;
-import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -21,6 +21,7 @@ import keentally.core.setting.ChoiceSetting;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Typed;
 import keentally.study.document.ReportPlan;
 import keentally.study.document.ReportPlan.Paper;
 import keentally.study.document.ReportPlan.Part;
@@ -38,6 +39,7 @@ public final class ReportSide extends VBox {
     private final ObjectProperty<Paper> paper = new SimpleObjectProperty<>(Paper.A4);
     private final Button noLogo;
     private final VBox parts = new VBox(2);
+    private final List<Runnable> lines = new ArrayList<>();
     private boolean filling;
 
     /** @param chooseLogo asks for a picture */
@@ -60,10 +62,22 @@ public final class ReportSide extends VBox {
                 .addAll(
                         head,
                         Prose.of(Texts.of("report.question"), "question"),
-                        field(title, "title", (p, t) -> p.headed(t, p.laboratory(), p.by(), p.words())),
-                        field(laboratory, "laboratory", (p, t) -> p.headed(p.title(), t, p.by(), p.words())),
-                        field(by, "by", (p, t) -> p.headed(p.title(), p.laboratory(), t, p.words())),
-                        field(words, "words", (p, t) -> p.headed(p.title(), p.laboratory(), p.by(), t)),
+                        field(
+                                title,
+                                "title",
+                                ReportPlan::title,
+                                (p, t) -> p.headed(t, p.laboratory(), p.by(), p.words())),
+                        field(
+                                laboratory,
+                                "laboratory",
+                                ReportPlan::laboratory,
+                                (p, t) -> p.headed(p.title(), t, p.by(), p.words())),
+                        field(by, "by", ReportPlan::by, (p, t) -> p.headed(p.title(), p.laboratory(), t, p.words())),
+                        field(
+                                words,
+                                "words",
+                                ReportPlan::words,
+                                (p, t) -> p.headed(p.title(), p.laboratory(), p.by(), t)),
                         logo,
                         sheets,
                         Pieces.head("report.parts"),
@@ -78,49 +92,27 @@ public final class ReportSide extends VBox {
     }
 
     /** What is typed counts when it is left, or with Enter. */
-    private VBox field(TextInputControl input, String name, BiFunction<ReportPlan, String, ReportPlan> change) {
+    private VBox field(
+            TextInputControl input,
+            String name,
+            Function<ReportPlan, String> of,
+            BiFunction<ReportPlan, String, ReportPlan> change) {
         input.setId("report-" + name);
         input.setPromptText(Texts.of("report." + name + ".prompt"));
-        Runnable commit = () -> {
-            if (!filling) {
-                model.change(p -> change.apply(p, input.getText().strip()));
-            }
-        };
-        input.focusedProperty().addListener((o, was, is) -> {
-            if (!is) {
-                commit.run();
-            }
-        });
-        if (input instanceof TextField line) {
-            line.setOnAction(e -> commit.run());
-        } else {
-            input.addEventFilter(KeyEvent.KEY_PRESSED, e -> {
-                if (e.getCode() == KeyCode.ENTER && e.isShortcutDown()) {
-                    commit.run();
-                }
-            });
-        }
+        Typed typed = Typed.in(
+                input, () -> model.change(p -> change.apply(p, input.getText().strip())));
+        lines.add(() -> typed.show(of.apply(model.plan())));
         return new VBox(2, Pieces.name("report." + name), input);
     }
 
     private void fill() {
         ReportPlan plan = model.plan();
         filling = true;
-        show(title, plan, ReportPlan::title);
-        show(laboratory, plan, ReportPlan::laboratory);
-        show(by, plan, ReportPlan::by);
-        show(words, plan, ReportPlan::words);
+        lines.forEach(Runnable::run);
         paper.set(plan.paper());
         noLogo.setDisable(plan.logo().isEmpty());
         filling = false;
         parts.getChildren().setAll(model.parts().stream().map(this::part).toList());
-    }
-
-    /** What is being typed is not typed over. */
-    private static void show(TextInputControl input, ReportPlan plan, Function<ReportPlan, String> of) {
-        if (!input.isFocused() && !input.getText().equals(of.apply(plan))) {
-            input.setText(of.apply(plan));
-        }
     }
 
     private HBox part(Part part) {

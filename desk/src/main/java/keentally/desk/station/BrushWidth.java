@@ -8,6 +8,7 @@ import keentally.core.words.Figures;
 import keentally.desk.look.AmountField;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Typed;
 import keentally.desk.model.DeskModel;
 
 /** How wide a brush is, typed with its unit; what cannot be is said, and the width stays. */
@@ -26,7 +27,7 @@ final class BrushWidth extends HBox {
     private final DeskModel desk;
     private final Memory known;
     private final TextField field;
-    private String shown = "";
+    private final Typed text;
 
     /** @param name of the field */
     BrushWidth(DeskModel desk, Memory known, String name) {
@@ -36,12 +37,7 @@ final class BrushWidth extends HBox {
         field.setId(name);
         field.setPrefWidth(84);
         field.setAlignment(Pos.CENTER_RIGHT);
-        field.setOnAction(e -> take());
-        field.focusedProperty().addListener((o, was, is) -> {
-            if (!is && !field.getText().equals(shown)) {
-                take();
-            }
-        });
+        this.text = Typed.in(field, this::take);
         getChildren().setAll(Pieces.name("edit.width"), field);
         getStyleClass().add("setting-row");
         show();
@@ -49,8 +45,7 @@ final class BrushWidth extends HBox {
 
     /** In the unit that everything else on the panel is told in. */
     private void show() {
-        shown = Figures.length(known.px, desk.pixelSize());
-        field.setText(shown);
+        text.show(Figures.length(known.px, desk.pixelSize()));
     }
 
     private void take() {

@@ -27,6 +27,7 @@ import keentally.core.words.Words;
 import keentally.desk.look.AmountField;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Typed;
 
 /** A setting's name and the control that its kind asks for, made from its description alone. */
 final class SettingRow extends VBox {
@@ -176,12 +177,7 @@ final class SettingRow extends VBox {
         TextField field = field(setting, tuning.text(setting));
         field.setPromptText(Texts.of("setting.none"));
         field.setTooltip(new Tooltip(Texts.of("setting.kind." + setting.kind())));
-        field.setOnAction(e -> commit(setting, field));
-        field.focusedProperty().addListener((o, was, is) -> {
-            if (!is) {
-                commit(setting, field);
-            }
-        });
+        Typed.in(field, () -> commit(setting, field));
         return field;
     }
 

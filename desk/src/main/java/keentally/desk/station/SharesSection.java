@@ -32,6 +32,7 @@ import keentally.core.words.Figures;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Typed;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Newest;
 import keentally.desk.model.PhaseActions;
@@ -51,10 +52,12 @@ final class SharesSection extends VBox {
     private final GridPane grid = new GridPane();
     private final Label note = Prose.of("", "hint");
     private final TextField mass = new TextField();
+    private final Typed typedMass;
     private final VBox densities = new VBox();
     private final PhaseActions phases;
     private Object asked;
     private Object notes;
+    private Optional<Mass> weighed = Optional.empty();
     private PixelCounts counted;
 
     /** Pixels by name. */
@@ -79,19 +82,12 @@ final class SharesSection extends VBox {
         mass.setId("sample-mass");
         mass.setPromptText(Texts.of("shares.mass.prompt"));
         mass.setPrefColumnCount(8);
-        mass.setText(
-                desk.sample().flatMap(SampleThing::mass).map(Mass::toString).orElse(""));
-        mass.setOnAction(e -> weigh());
-        mass.focusedProperty().addListener((o, was, is) -> {
-            if (!is) {
-                weigh();
-            }
-        });
+        this.typedMass = Typed.in(mass, this::weigh);
         Region space = new Region();
         HBox.setHgrow(space, Priority.ALWAYS);
-        HBox weighed = new HBox(Pieces.name("shares.mass"), space, mass);
-        weighed.getStyleClass().add("row");
-        getChildren().addAll(head, grid, note, weighed, densities);
+        HBox scales = new HBox(Pieces.name("shares.mass"), space, mass);
+        scales.getStyleClass().add("row");
+        getChildren().addAll(head, grid, note, scales, densities);
         refresh();
     }
 
@@ -104,8 +100,10 @@ final class SharesSection extends VBox {
                         s.mask().<Object>map(m -> m).orElseGet(() -> s.phases().orElse(null)))
                 .orElse(null);
         setVisible(key != null);
-        boolean otherNotes = !desk.phaseNotes().equals(notes);
+        Optional<Mass> weight = desk.sample().flatMap(SampleThing::mass);
+        boolean otherNotes = !desk.phaseNotes().equals(notes) || !weight.equals(weighed);
         notes = desk.phaseNotes();
+        weighed = weight;
         if (key == null || key == asked) {
             if (otherNotes) {
                 fill();
@@ -169,10 +167,7 @@ final class SharesSection extends VBox {
             row(p, base, inks[p]);
         }
         Optional<Mass> weight = desk.sample().flatMap(SampleThing::mass);
-        String known = weight.map(Mass::toString).orElse("");
-        if (!mass.isFocused() && !mass.getText().equals(known)) {
-            mass.setText(known);
-        }
+        typedMass.show(weight.map(Mass::toString).orElse(""));
         densities(weight.isPresent());
         String named = of == 0 ? wholeName() : counted.names().get(of - 1);
         String said = Texts.of("shares.note", named, Figures.number(base), area(base));
@@ -252,12 +247,7 @@ final class SharesSection extends VBox {
             field.setId("density-" + p);
             field.setPrefColumnCount(6);
             field.getStyleClass().add("number");
-            field.setOnAction(e -> dense(phase, field));
-            field.focusedProperty().addListener((o, was, is) -> {
-                if (!is) {
-                    dense(phase, field);
-                }
-            });
+            Typed.in(field, () -> dense(phase, field));
             Region gap = new Region();
             HBox.setHgrow(gap, Priority.ALWAYS);
             HBox row = new HBox(new Label(counted.names().get(p)), gap, field);
@@ -311,12 +301,7 @@ final class SharesSection extends VBox {
         field.setId("phase-name-" + p);
         field.getStyleClass().add("quiet-field");
         field.setPrefColumnCount(8);
-        field.setOnAction(e -> rename(p, field.getText().strip()));
-        field.focusedProperty().addListener((o, was, is) -> {
-            if (!is) {
-                rename(p, field.getText().strip());
-            }
-        });
+        Typed.in(field, () -> rename(p, field.getText().strip()));
         return field;
     }
 

@@ -23,6 +23,7 @@ import keentally.desk.look.Pieces;
 import keentally.desk.look.PlotImages;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Typed;
 import keentally.study.plot.DifferencePlot;
 
 /** How the count agrees with the objects or with another counter, in numbers, and every disagreement to be gone to. */
@@ -55,12 +56,7 @@ final class AgreementSection extends VBox {
         HBox.setHgrow(of, Priority.ALWAYS);
         within.setId("agreement-within");
         within.setPrefWidth(84);
-        within.setOnAction(e -> reach());
-        within.focusedProperty().addListener((o, was, is) -> {
-            if (!is) {
-                reach();
-            }
-        });
+        Typed.in(within, this::reach);
         numbers.setId("agreement-numbers");
         classes.setId("agreement-classes");
         this.steps = new KindSteps<>("agreement", AgreementModel.Kind.values(), model.kind(), model::step);

@@ -37,6 +37,7 @@ import keentally.desk.look.Glyph;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Typed;
 import keentally.study.plot.DifferencePlot;
 
 /** What stands at the right while things are counted by hand: counter, classes, sweep, how marks look, agreement, files. */
@@ -199,12 +200,7 @@ public final class TallyPane extends ScrollPane {
         name.setId("tally-name-" + (i + 1));
         name.getStyleClass().add("quiet-field");
         name.setPrefColumnCount(9);
-        name.setOnAction(e -> rename(kind, name));
-        name.focusedProperty().addListener((o, was, is) -> {
-            if (!is) {
-                rename(kind, name);
-            }
-        });
+        Typed.in(name, () -> rename(kind, name));
         name.setMinWidth(NAME);
         name.setMaxWidth(Double.MAX_VALUE);
         GridPane.setHgrow(name, Priority.ALWAYS);
