@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
 import keentally.study.file.FileFault;
@@ -15,15 +16,22 @@ final class Slurm implements Engine {
     private static final int MOST_SECONDS = 60;
 
     private final String folder;
+    private final int seconds;
 
     /** By the commands that are found on the way. */
     Slurm() {
-        this("");
+        this("", MOST_SECONDS);
     }
 
-    /** @param folder that the commands are in, ending in a slash; empty for where they are found */
-    Slurm(String folder) {
+    /**
+     * By commands that lie elsewhere.
+     *
+     * @param folder that they are in, ending in a slash; empty for where they are found
+     * @param seconds that each may take
+     */
+    Slurm(String folder, int seconds) {
         this.folder = folder;
+        this.seconds = seconds;
     }
 
     /** What a command said. */
@@ -71,15 +79,13 @@ final class Slurm implements Engine {
             all.set(0, folder + words[0]);
             Process process = new ProcessBuilder(all).start();
             process.getOutputStream().close();
-            List<String> err = new ArrayList<>();
-            Thread reading = Thread.ofVirtual().start(() -> err.add(text(process.errorReader(StandardCharsets.UTF_8))));
-            String out = text(process.inputReader(StandardCharsets.UTF_8));
-            if (!process.waitFor(MOST_SECONDS, TimeUnit.SECONDS)) {
+            CompletableFuture<String> out = text(process.inputReader(StandardCharsets.UTF_8));
+            CompletableFuture<String> err = text(process.errorReader(StandardCharsets.UTF_8));
+            if (!process.waitFor(seconds, TimeUnit.SECONDS)) {
                 process.destroyForcibly();
-                throw new FileFault(words[0] + " did not answer within " + MOST_SECONDS + " seconds.");
+                throw new FileFault(words[0] + " did not answer within " + seconds + " seconds.");
             }
-            reading.join();
-            return new Answer(process.exitValue(), out, String.join("", err));
+            return new Answer(process.exitValue(), out.join(), err.join());
         } catch (IOException e) {
             throw new FileFault(
                     "There is no Slurm here: the command " + words[0]
@@ -92,7 +98,10 @@ final class Slurm implements Engine {
         }
     }
 
-    private static String text(BufferedReader reader) {
-        return reader.lines().collect(Collectors.joining("\n"));
+    /** Read at the same time, so that neither fills up and holds the command. */
+    private static CompletableFuture<String> text(BufferedReader reader) {
+        return CompletableFuture.supplyAsync(
+                () -> reader.lines().collect(Collectors.joining("\n")),
+                task -> Thread.ofVirtual().start(task));
     }
 }

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -179,10 +180,42 @@ class ClusterRunTest {
 
     @Test
     void withoutSlurmItSaysSo() {
-        assertThatThrownBy(() -> new Slurm("/nowhere/").submit(folder.resolve("part.sh"), List.of(1)))
+        assertThatThrownBy(() -> new Slurm("/nowhere/", 60).submit(folder.resolve("part.sh"), List.of(1)))
                 .isInstanceOf(FileFault.class)
                 .hasMessage("There is no Slurm here: the command sbatch cannot be started. Call this on a login node of"
                         + " the cluster, or without --on slurm.");
+    }
+
+    private Path command(String name, String says) throws IOException {
+        Path file = folder.resolve(name);
+        Files.writeString(file, "#!/bin/bash\n" + says + "\n");
+        Files.setPosixFilePermissions(file, PosixFilePermissions.fromString("rwxr-xr-x"));
+        return file;
+    }
+
+    @Test
+    void whatTheCommandsSayIsUnderstood() throws Exception {
+        Slurm slurm = new Slurm(folder + "/", 60);
+        command("sbatch", "echo \"$@\" > " + folder + "/told; echo '41;here'");
+        assertThat(slurm.submit(Path.of("/x/part.sh"), List.of(2, 5))).isEqualTo("41");
+        assertThat(folder.resolve("told")).hasContent("--parsable --array=2,5 /x/part.sh");
+        command("squeue", "printf '41_2\\n41_5\\n'");
+        assertThat(slurm.active("41")).isEqualTo(2);
+        command("squeue", "echo 'slurm_load_jobs error: Invalid job id specified' >&2; exit 1");
+        assertThat(slurm.active("41")).as("long ended").isZero();
+        command("squeue", "echo 'Unable to contact slurm controller' >&2; exit 1");
+        assertThatThrownBy(() -> slurm.active("41"))
+                .hasMessage("Slurm does not say how the parts stand: Unable to contact slurm controller");
+        command("sbatch", "echo 'sbatch: error: no such partition' >&2; exit 1");
+        assertThatThrownBy(() -> slurm.submit(Path.of("/x/part.sh"), List.of(1)))
+                .hasMessageContaining("Slurm does not take the parts: sbatch: error: no such partition");
+    }
+
+    @Test
+    void aCommandThatHangsIsGivenUp() throws Exception {
+        command("squeue", "exec sleep 60");
+        assertThatThrownBy(() -> new Slurm(folder + "/", 1).active("1"))
+                .hasMessage("squeue did not answer within 1 seconds.");
     }
 
     @Test
