@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import keentally.core.method.MethodFault;
+import keentally.core.run.Progress;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
@@ -24,11 +25,11 @@ import keentally.study.report.PdfReport;
 import keentally.study.report.Report;
 import keentally.study.report.ReportMaterial;
 import keentally.study.report.ReportRun;
+import keentally.study.report.ReportSource;
 import keentally.study.result.BatchRun;
 import keentally.study.result.LedgerFile;
 import keentally.study.result.PictureOrder;
 import keentally.study.result.RunOrder;
-import keentally.study.store.PictureShelf;
 import keentally.study.store.StudyFile;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
@@ -79,15 +80,7 @@ final class ExampleCommand implements Callable<Integer> {
     private void handOver(Workers workers) throws FileFault, MethodFault {
         Study study = DemoStudy.finished(DemoFiles.list(folder.resolve("samples")));
         ReportMaterial material = new ReportRun()
-                .of(
-                        "Millrace",
-                        study,
-                        Optional.empty(),
-                        new PictureShelf(Optional.empty()),
-                        workers,
-                        new Cancel(),
-                        DRAWN,
-                        (done, of) -> {});
+                .of(ReportSource.of("Millrace", study, DRAWN), new Work(workers, new Cancel()), Progress.SILENT);
         LedgerFile.write(folder.resolve("ledger.csv"), LedgerFile.csv(material.ledger()));
         LedgerFile.write(folder.resolve("ledger-groups.csv"), LedgerFile.groupsCsv(material.ledger()));
         Report report = Report.of(material);

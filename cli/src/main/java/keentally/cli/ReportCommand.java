@@ -3,17 +3,16 @@ package keentally.cli;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.Locale;
-import java.util.Optional;
 import java.util.concurrent.Callable;
+import keentally.core.work.Work;
 import keentally.core.work.Workers;
-import keentally.study.document.Study;
 import keentally.study.file.FileFault;
 import keentally.study.report.HtmlReport;
 import keentally.study.report.PdfReport;
 import keentally.study.report.Report;
 import keentally.study.report.ReportMaterial;
 import keentally.study.report.ReportRun;
-import keentally.study.store.PictureShelf;
+import keentally.study.report.ReportSource;
 import keentally.study.store.StudyFile;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
@@ -54,27 +53,16 @@ final class ReportCommand implements Callable<Integer> {
                 Workers workers = Workers.of(Runtime.getRuntime().availableProcessors());
                 Interrupt interrupt = Interrupt.listening()) {
             file.remark().ifPresent(r -> spec.commandLine().getErr().println(r));
-            Study opened = file.history().study();
             TerminalWatcher watcher = new TerminalWatcher(spec.commandLine().getErr());
             ReportMaterial material = new ReportRun()
                     .of(
-                            title(study),
-                            opened,
-                            Optional.of(file),
-                            new PictureShelf(Optional.of(file)),
-                            workers,
-                            interrupt.cancel(),
-                            date == null ? LocalDate.now() : date,
+                            ReportSource.of(file, date == null ? LocalDate.now() : date),
+                            new Work(workers, interrupt.cancel()),
                             watcher::at);
             watcher.finished();
             write(Report.of(material));
         }
         return Status.WELL;
-    }
-
-    private static String title(Path study) {
-        String name = study.getFileName().toString();
-        return name.endsWith(StudyFile.ENDING) ? name.substring(0, name.length() - StudyFile.ENDING.length()) : name;
     }
 
     private void write(Report report) throws FileFault {

@@ -12,7 +12,7 @@ import keentally.core.method.MethodFault;
 import keentally.core.picture.Plane8;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.Scale;
-import keentally.core.work.Cancel;
+import keentally.core.run.Progress;
 import keentally.study.document.Calibration;
 import keentally.study.document.PictureRef;
 import keentally.study.document.SlideLabel;
@@ -25,7 +25,7 @@ import keentally.study.report.Report;
 import keentally.study.report.ReportMaterial;
 import keentally.study.report.ReportPages;
 import keentally.study.report.ReportRun;
-import keentally.study.store.PictureShelf;
+import keentally.study.report.ReportSource;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Level;
@@ -92,16 +92,7 @@ public class Reporting extends TwoThreads {
     /** Runs all samples anew. */
     @Benchmark
     public ReportMaterial gatherReport() throws FileFault {
-        return new ReportRun()
-                .of(
-                        "Dots",
-                        study,
-                        Optional.empty(),
-                        new PictureShelf(Optional.empty()),
-                        workers,
-                        new Cancel(),
-                        LocalDate.of(2026, 11, 30),
-                        (done, of) -> {});
+        return new ReportRun().of(ReportSource.of("Dots", study, LocalDate.of(2026, 11, 30)), work, Progress.SILENT);
     }
 
     /** From what is gathered to the bytes of the file. */

@@ -27,7 +27,6 @@ final class ContactSheet extends Region {
     private final Canvas canvas = new Canvas();
     private final ScrollBar bar = new ScrollBar();
     private List<LedgerEntry> entries = List.of();
-    private String said = "";
     private Function<LedgerEntry, String> number = e -> "";
     private int tile = 170;
     private boolean waiting;

@@ -87,13 +87,21 @@ public final class FolderWatch {
     }
 
     private void look(ArrivingPictures arriving, ScheduledExecutorService thread) {
+        List<Path> whole;
         try {
-            for (Path file : arriving.look()) {
-                Survey survey = PictureReader.survey(file);
-                ui.execute(() -> came(survey, thread));
-            }
+            whole = arriving.look();
         } catch (FileFault e) {
             ui.execute(() -> desk.say(e.getMessage()));
+            return;
+        }
+        for (Path file : whole) {
+            try {
+                Survey survey = PictureReader.survey(file);
+                ui.execute(() -> came(survey, thread));
+            } catch (FileFault e) {
+                arriving.again(file);
+                ui.execute(() -> desk.say(e.getMessage()));
+            }
         }
     }
 

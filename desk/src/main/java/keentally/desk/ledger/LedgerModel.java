@@ -1,10 +1,10 @@
 package keentally.desk.ledger;
 
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
@@ -27,7 +27,6 @@ import keentally.study.picture.ReferencePictures;
 import keentally.study.run.RecordFile;
 import keentally.study.run.SampleRecord;
 import keentally.study.series.Ledger;
-import keentally.study.series.LedgerEntry;
 import keentally.study.series.LedgerRow;
 import keentally.study.series.RowText;
 import keentally.study.series.SeriesRun;
@@ -150,22 +149,23 @@ public final class LedgerModel {
         Study study = desk.study().get();
         OpenStudy holding = desk.holding().get();
         Map<String, LedgerRow> known = Map.copyOf(rows);
-        List<LedgerEntry> wanting = Ledger.of(study, known).entries().stream()
-                .filter(e -> ids.contains(e.id()) && e.wants().isPresent())
-                .toList();
-        Set<String> byHand = wanting.stream().map(LedgerEntry::id).collect(Collectors.toSet());
         Optional<StudyFile> file = holding.file().filter(f -> !f.isReadOnly());
         PictureShelf shelf = holding.shelf();
         desk.job(Texts.of("job.series"), job -> {
+            Map<String, String> byHand = new LinkedHashMap<>();
+            ids.stream()
+                    .filter(id -> study.sample(id).isPresent())
+                    .forEach(id -> Ledger.wants(study, id).ifPresent(station -> byHand.put(id, station)));
             List<SeriesSample> wanted = ids.stream()
-                    .filter(id -> study.sample(id).isPresent() && !byHand.contains(id))
+                    .filter(id -> study.sample(id).isPresent() && !byHand.containsKey(id))
                     .map(id -> SeriesSample.of(study, id))
                     .filter(s -> !known.containsKey(s.id())
                             || known.get(s.id()).isFailed()
                             || !known.get(s.id()).key().equals(s.key()))
                     .toList();
             if (wanted.isEmpty()) {
-                ui.execute(() -> desk.say(byHand.isEmpty() ? Texts.of("ledger.nothing-to-run") : wanting(wanting)));
+                ui.execute(
+                        () -> desk.say(byHand.isEmpty() ? Texts.of("ledger.nothing-to-run") : wanting(study, byHand)));
                 return;
             }
             long start = System.nanoTime();
@@ -186,7 +186,7 @@ public final class LedgerModel {
                                     () -> came(holding, sample, outcome, new Progress(job, done, wanted.size(), left)));
                         });
                 String ran = Texts.of("ledger.ran", String.valueOf(wanted.size()));
-                ui.execute(() -> desk.say(byHand.isEmpty() ? ran : ran + " " + wanting(wanting)));
+                ui.execute(() -> desk.say(byHand.isEmpty() ? ran : ran + " " + wanting(study, byHand)));
             } catch (FileFault e) {
                 ui.execute(() -> desk.say(e.getMessage()));
             } finally {
@@ -195,9 +195,10 @@ public final class LedgerModel {
         });
     }
 
-    private static String wanting(List<LedgerEntry> entries) {
-        String names = entries.stream()
-                .map(e -> e.thing().name() + " (" + e.wants().orElseThrow() + ")")
+    /** @param byHand the station that wants work by hand, by sample */
+    private static String wanting(Study study, Map<String, String> byHand) {
+        String names = byHand.entrySet().stream()
+                .map(e -> study.sample(e.getKey()).orElseThrow().name() + " (" + e.getValue() + ")")
                 .collect(Collectors.joining(", "));
         return Texts.of("ledger.wanting", names);
     }

@@ -107,8 +107,7 @@ public final class LedgerPane extends VBox {
         progress.setMinWidth(Region.USE_PREF_SIZE);
         HBox how = Pieces.choices("ledger-shown", Shown.values(), shown);
         how.setAlignment(Pos.CENTER);
-        HBox head = new HBox(
-                8, all, chosen, bar, progress, stop, gap, Pieces.choices("ledger-shown", Shown.values(), shown), away);
+        HBox head = new HBox(8, all, chosen, bar, progress, stop, gap, how, away);
         head.getStyleClass().add("ledger-bar");
         return head;
     }

@@ -47,13 +47,4 @@ public final class PlotImages {
         return new WritableImage(new PixelBuffer<>(
                 picture.getWidth(), picture.getHeight(), IntBuffer.wrap(pixels), PixelFormat.getIntArgbPreInstance()));
     }
-
-    /** Of a picture that nothing shines through; shares its pixels, which are not drawn on any more. */
-    public static Image opaque(BufferedImage picture) {
-        int[] pixels = ((DataBufferInt) picture.getRaster().getDataBuffer()).getData();
-        for (int i = 0; i < pixels.length; i++) {
-            pixels[i] |= 0xff000000;
-        }
-        return of(picture);
-    }
 }

@@ -502,12 +502,13 @@ public final class DeskModel implements AutoCloseable {
 
     /** The one door for actions: into the journal, and everything is run again. */
     boolean act(String title, UnaryOperator<Study> how) {
-        List<String> locked = study.get().brokenLocks(how.apply(study.get()));
+        Study next = how.apply(study.get());
+        List<String> locked = study.get().brokenLocks(next);
         if (held.isReadOnly()) {
             say(Texts.of("study.read-only"));
         } else if (!locked.isEmpty()) {
             say(Texts.of("method.locked", String.join(", ", locked)));
-        } else if (held.act(title, how)) {
+        } else if (held.act(title, s -> next)) {
             journalMoved();
             return true;
         }

@@ -123,7 +123,8 @@ public final class SampleActions {
         Study study = desk.study().get();
         String id = study.newSampleId();
         PictureRef picture = new PictureRef(List.of(PictureShelf.source("", survey, 1)));
-        SampleThing thing = SampleThing.of(bare(survey.file()), picture, like.method())
+        boolean isThere = study.methods().contains(like.method()); // it may have been taken out since
+        SampleThing thing = SampleThing.of(bare(survey.file()), picture, isThere ? like.method() : desk.methodId())
                 .with(like.calibration().map(c -> new Calibration(c.scale(), Calibration.Origin.GIVEN, like.name())))
                 .with(like.field(), FieldOrigin.COPIED);
         desk.act(Texts.of("action.arrived", thing.name()), s -> s.with(id, thing));
@@ -268,7 +269,8 @@ public final class SampleActions {
             return study;
         }
         Method used = study.method(sample.get().method());
-        return used.unit().isReal()
+        boolean locked = study.approval(sample.get().method()).isPresent();
+        return used.unit().isReal() || locked
                 ? study
                 : study.with(
                         sample.get().method(),

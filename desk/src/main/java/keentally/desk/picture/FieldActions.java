@@ -42,11 +42,12 @@ public final class FieldActions {
     }
 
     /**
-     * Takes a field as it was drawn; one that crosses itself or holds no pixel is refused in a sentence.
+     * Takes a field as it was drawn or typed; one that crosses itself or holds no pixel is refused in a sentence.
      *
+     * @param origin of what is new in it
      * @param then what to do when it is known whether it was taken
      */
-    void fence(List<Field.Part> drawn, Runnable then) {
+    void fence(List<Field.Part> drawn, FieldOrigin origin, Runnable then) {
         Optional<Picture> picture = picture();
         if (picture.isEmpty()) {
             return;
@@ -61,8 +62,7 @@ public final class FieldActions {
         desk.look(this, Urgency.ASKED, cancel -> {
             Optional<String> refusal = refusal(picture.get(), drawn);
             ui.execute(() -> {
-                refusal.ifPresentOrElse(
-                        desk::say, () -> actions.fence(here, Texts.of("action.field"), drawn, FieldOrigin.DRAWN));
+                refusal.ifPresentOrElse(desk::say, () -> actions.fence(here, Texts.of("action.field"), drawn, origin));
                 then.run();
             });
         });

@@ -33,6 +33,7 @@ import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.stage.ShapesTool;
+import keentally.study.document.FieldOrigin;
 
 /** Which part of the picture counts: drawn, typed, or found. */
 final class FieldSection implements PicturePanel.PanelSection {
@@ -302,7 +303,11 @@ final class FieldSection implements PicturePanel.PanelSection {
             parts.remove(chosen);
             model.field().chosen().set(-1);
         }
-        model.fields().fence(parts, () -> model.moved().set(model.moved().get() + 1));
+        model.fields()
+                .fence(
+                        parts,
+                        FieldOrigin.TYPED,
+                        () -> model.moved().set(model.moved().get() + 1));
     }
 
     /** The strip or the bar, where the field still holds it. */

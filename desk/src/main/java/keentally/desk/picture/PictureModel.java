@@ -22,6 +22,7 @@ import keentally.desk.stage.LineTool;
 import keentally.desk.stage.ShapesTool;
 import keentally.desk.stage.StageModel;
 import keentally.desk.stage.StageTool;
+import keentally.study.document.FieldOrigin;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.plot.HistogramPlot;
 
@@ -162,7 +163,7 @@ public final class PictureModel {
         touched();
         String sample = desk.sampleId().get();
         List<Field.Part> drawn = field.parts().get();
-        fields.fence(drawn, () -> {
+        fields.fence(drawn, FieldOrigin.DRAWN, () -> {
             if (desk.sampleId().get().equals(sample)) {
                 followStudy();
             }

@@ -1,6 +1,5 @@
 package keentally.desk.report;
 
-import java.awt.image.BufferedImage;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -17,13 +16,18 @@ import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleBooleanProperty;
+import javafx.scene.image.Image;
 import keentally.core.picture.Field;
 import keentally.core.run.Jobs;
+import keentally.core.run.Lanes.Urgency;
 import keentally.core.view.Layers;
 import keentally.core.view.Pyramid;
 import keentally.core.view.StageComposer;
 import keentally.core.view.Viewport;
+import keentally.core.work.Cancel;
+import keentally.core.work.CancelledException;
 import keentally.core.work.Work;
+import keentally.desk.look.PlotImages;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Newest;
@@ -40,6 +44,8 @@ import keentally.study.report.Report;
 import keentally.study.report.ReportMaterial;
 import keentally.study.report.ReportPages;
 import keentally.study.report.ReportRun;
+import keentally.study.report.ReportSource;
+import keentally.study.store.StudyFile;
 
 /** The report of the study on the desk: what it is to hold, and its pages. For the interface thread. */
 public final class ReportModel {
@@ -52,6 +58,7 @@ public final class ReportModel {
     private final ReadOnlyObjectWrapper<Optional<Made>> made = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<Optional<Progress>> progress = new ReadOnlyObjectWrapper<>(Optional.empty());
     private ReportRun run = new ReportRun();
+    private Cancel wanted = new Cancel();
     private Optional<OpenStudy> of = Optional.empty();
     private Optional<Study> asked = Optional.empty();
 
@@ -113,39 +120,59 @@ public final class ReportModel {
             of = Optional.of(desk.holding().get());
             run = new ReportRun();
             asked = Optional.empty();
-            made.set(Optional.empty());
-            stop();
+            show(Optional.empty());
+            giveUp();
         }
         Study study = desk.study().get();
         if (!open.get() || asked.filter(study::equals).isPresent()) {
             return;
         }
-        stop();
+        giveUp();
         asked = Optional.of(study);
         make(study, desk.holding().get(), run);
     }
 
+    /** What is being made, or waits to be, is wanted no more. */
+    private void giveUp() {
+        wanted.ask();
+        wanted = new Cancel();
+        stop();
+    }
+
+    /** The pages of the one before are let go of when nobody reads them any more. */
+    private void show(Optional<Made> next) {
+        Optional<Made> before = made.get();
+        made.set(next);
+        before.ifPresent(m -> desk.look(m, Urgency.BESIDE, cancel -> m.pages().close()));
+    }
+
     private void make(Study study, OpenStudy holding, ReportRun gathering) {
+        Cancel mine = wanted;
         desk.job(Texts.of("job.report"), job -> {
+            if (mine.asked()) {
+                return; // a newer one was asked for while this one waited
+            }
             ui.execute(() -> progress.set(Optional.of(new Progress(job, 0, 0))));
             try {
                 ReportMaterial material = gathering.of(
-                        name(holding),
-                        study,
-                        holding.file(),
-                        holding.shelf(),
-                        desk.work(job.cancel()).workers(),
-                        job.cancel(),
-                        LocalDate.now(),
+                        new ReportSource(name(holding), study, holding.file(), holding.shelf(), LocalDate.now()),
+                        desk.work(job.cancel()),
                         (done, all) -> {
                             job.at(done, all);
                             ui.execute(() -> progress.set(Optional.of(new Progress(job, done, all))));
                         });
+                job.cancel().check();
                 Report report = Report.of(material);
-                Made ready = new Made(study, report, new ReportPages(PdfReport.bytes(report)));
+                byte[] pdf = PdfReport.bytes(report);
+                job.cancel().check();
+                Made ready = new Made(study, report, new ReportPages(pdf));
                 ui.execute(() -> came(holding, ready));
             } catch (FileFault e) {
                 ui.execute(() -> desk.say(e.getMessage()));
+            } catch (CancelledException e) {
+                if (!mine.asked()) {
+                    throw e; // a person stopped it, and is told so
+                }
             } finally {
                 ui.execute(() -> progress.set(progress.get().filter(p -> p.job() != job)));
             }
@@ -154,24 +181,21 @@ public final class ReportModel {
 
     private void came(OpenStudy holding, Made ready) {
         if (desk.holding().get() == holding) {
-            made.set(Optional.of(ready));
+            show(Optional.of(ready));
+        } else {
+            ready.pages().close();
         }
     }
 
     private static String name(OpenStudy holding) {
-        return holding.path()
-                .map(p -> p.getFileName().toString().replaceFirst("\\.tally$", ""))
-                .orElse(Texts.of("report.unnamed"));
+        return holding.path().map(StudyFile::title).orElse(Texts.of("report.unnamed"));
     }
 
-    /** A page as it will be printed, which comes later, on the interface thread. */
-    void page(Made from, int page, int width, Consumer<BufferedImage> then) {
+    /** A page as it will be printed, which comes later, on the interface thread; nothing comes of a report that was let go of. */
+    void page(Made from, int page, int width, Consumer<Image> then) {
         new Newest(desk, ui).ask(work -> {
-            BufferedImage image;
-            synchronized (from.pages()) {
-                image = from.pages().page(page, width);
-            }
-            return () -> then.accept(image);
+            Optional<Image> image = from.pages().page(page, width).map(PlotImages::of);
+            return () -> image.ifPresent(then);
         });
     }
 

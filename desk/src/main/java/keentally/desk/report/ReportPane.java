@@ -16,7 +16,6 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import keentally.desk.look.Pieces;
-import keentally.desk.look.PlotImages;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.report.ReportModel.Made;
@@ -193,7 +192,7 @@ public final class ReportPane extends VBox {
             view.setFitWidth(width);
             model.page(made.get(), page, (int) (FINE * width), image -> {
                 if (page.equals(getItem()) && model.made().get().equals(made)) {
-                    view.setImage(PlotImages.opaque(image));
+                    view.setImage(image);
                 }
             });
         }

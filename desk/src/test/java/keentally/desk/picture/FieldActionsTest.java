@@ -77,7 +77,7 @@ class FieldActionsTest {
 
     private void fence(List<Field.Part> parts) {
         int before = answered;
-        fields.fence(parts, () -> answered++);
+        fields.fence(parts, FieldOrigin.DRAWN, () -> answered++);
         ui.settle(() -> answered > before);
     }
 
@@ -169,7 +169,7 @@ class FieldActionsTest {
     @Test
     void withoutASampleNothingHappens() {
         desk.begin(Study.empty());
-        fields.fence(box(1, 1, 5, 5), () -> answered++);
+        fields.fence(box(1, 1, 5, 5), FieldOrigin.DRAWN, () -> answered++);
         fields.findRound(0);
         fields.leaveOutCaption();
         fields.sameForAll();

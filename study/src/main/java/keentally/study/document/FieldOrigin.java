@@ -2,8 +2,10 @@ package keentally.study.document;
 
 /** How a shape of a field came about. */
 public enum FieldOrigin {
-    /** Drawn on the picture, or its numbers typed. */
+    /** Drawn on the picture. */
     DRAWN("drawn"),
+    /** Its numbers were typed. */
+    TYPED("typed"),
     /** Found in the picture by the program. */
     FOUND("found"),
     /** As on another sample. */

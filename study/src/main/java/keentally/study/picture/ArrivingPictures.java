@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import keentally.study.file.FileFault;
 
@@ -19,6 +20,7 @@ public final class ArrivingPictures {
     private final Path folder;
     private final Set<Path> known;
     private final Map<Path, Looks> seen = new HashMap<>();
+    private final Map<Path, Looks> failed = new HashMap<>();
 
     /** How a file looked. */
     private record Looks(long bytes, long modified) {}
@@ -37,6 +39,10 @@ public final class ArrivingPictures {
     public List<Path> look() throws FileFault {
         List<Path> whole = new ArrayList<>();
         for (Path file : PictureFolder.list(folder)) {
+            if (failed.containsKey(file) && !looks(file).equals(Optional.of(failed.get(file)))) {
+                failed.remove(file);
+                known.remove(file);
+            }
             if (!known.contains(file) && isWhole(file)) {
                 known.add(file);
                 seen.remove(file);
@@ -46,23 +52,32 @@ public final class ArrivingPictures {
         return whole;
     }
 
+    /** A picture that came and could not be read comes again once its file is another one: whoever wrote it had only paused. */
+    public void again(Path file) {
+        looks(file).ifPresent(l -> failed.put(file, l));
+    }
+
     /** How many are on their way. */
     public int coming() {
         return seen.size();
     }
 
     private boolean isWhole(Path file) {
-        try {
-            Looks now =
-                    new Looks(Files.size(file), Files.getLastModifiedTime(file).toMillis());
-            Looks before = seen.put(file, now);
-            if (now.bytes() == 0 || !now.equals(before)) {
-                return false;
-            }
-        } catch (IOException e) {
+        Optional<Looks> now = looks(file);
+        if (now.isEmpty()) {
             seen.remove(file); // it is gone again
             return false;
         }
-        return true;
+        Looks before = seen.put(file, now.get());
+        return now.get().bytes() > 0 && now.get().equals(before);
+    }
+
+    private static Optional<Looks> looks(Path file) {
+        try {
+            return Optional.of(
+                    new Looks(Files.size(file), Files.getLastModifiedTime(file).toMillis()));
+        } catch (IOException e) {
+            return Optional.empty();
+        }
     }
 }

@@ -5,10 +5,11 @@ import java.awt.Color;
 import java.awt.geom.Ellipse2D;
 import java.awt.image.BufferedImage;
 import java.nio.file.Path;
+import java.util.List;
 import keentally.core.agree.CountDifferences;
 import keentally.core.agree.CountDifferences.Pair;
-import keentally.core.quantity.Amounts;
 import keentally.study.file.FileFault;
+import keentally.study.file.Sheet;
 import org.jfree.chart.JFreeChart;
 import org.jfree.chart.axis.NumberAxis;
 import org.jfree.chart.plot.ValueMarker;
@@ -71,20 +72,15 @@ public record DifferencePlot(CountDifferences of, String first, String second) {
     }
 
     private String csv() {
-        StringBuilder text = new StringBuilder("sample,first,second,mean,difference\r\n");
-        for (Pair pair : of.pairs()) {
-            text.append('"')
-                    .append(pair.sample().replace("\"", "\"\""))
-                    .append("\",")
-                    .append(pair.first())
-                    .append(',')
-                    .append(pair.second())
-                    .append(',')
-                    .append(Amounts.text(pair.mean()))
-                    .append(',')
-                    .append(pair.difference())
-                    .append("\r\n");
-        }
-        return text.toString();
+        return Sheet.whole(
+                List.of("sample", "first", "second", "mean", "difference"),
+                of.pairs().stream()
+                        .map(p -> List.of(
+                                Sheet.text(p.sample()),
+                                Sheet.number(p.first()),
+                                Sheet.number(p.second()),
+                                Sheet.number(p.mean()),
+                                Sheet.number(p.difference())))
+                        .toList());
     }
 }

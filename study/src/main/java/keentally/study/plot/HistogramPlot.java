@@ -2,19 +2,15 @@ package keentally.study.plot;
 
 import java.awt.BasicStroke;
 import java.awt.image.BufferedImage;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.text.DecimalFormat;
 import java.text.DecimalFormatSymbols;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import keentally.core.quantity.Amounts;
 import keentally.core.stats.Bins;
 import keentally.study.file.FileFault;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
+import keentally.study.file.Sheet;
 import org.jfree.chart.JFreeChart;
 import org.jfree.chart.axis.LogAxis;
 import org.jfree.chart.axis.NumberAxis;
@@ -142,20 +138,15 @@ public record HistogramPlot(List<Series> series, boolean logarithmic, boolean sh
     public String csv() {
         List<String> header = new ArrayList<>(List.of("from", "to"));
         series.forEach(s -> header.add("pixels_" + s.name().replaceAll("[^\\p{L}\\p{Nd}]+", "_")));
-        StringBuilder text = new StringBuilder();
-        try (CSVPrinter printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
-            printer.printRecord(header);
-            Bins bins = series.getFirst().bins();
-            for (int i = 0; i < bins.counts().length; i++) {
-                List<String> row = new ArrayList<>(List.of(Amounts.text(bins.from(i)), Amounts.text(bins.from(i + 1))));
-                for (Series s : series) {
-                    row.add(String.valueOf(s.bins().counts()[i]));
-                }
-                printer.printRecord(row);
+        Bins bins = series.getFirst().bins();
+        List<List<String>> rows = new ArrayList<>();
+        for (int i = 0; i < bins.counts().length; i++) {
+            List<String> row = new ArrayList<>(List.of(Sheet.number(bins.from(i)), Sheet.number(bins.from(i + 1))));
+            for (Series s : series) {
+                row.add(String.valueOf(s.bins().counts()[i]));
             }
-        } catch (IOException e) {
-            throw new UncheckedIOException("memory does not fail", e);
+            rows.add(row);
         }
-        return text.toString();
+        return Sheet.whole(header, rows);
     }
 }

@@ -8,10 +8,10 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import keentally.core.quantity.Amounts;
 import keentally.core.stats.FieldStatistics;
 import keentally.core.stats.LinearTrend;
 import keentally.study.file.FileFault;
+import keentally.study.file.Sheet;
 import org.jfree.chart.ChartRenderingInfo;
 import org.jfree.chart.JFreeChart;
 import org.jfree.chart.axis.NumberAxis;
@@ -251,23 +251,15 @@ public record LedgerPlot(String title, Optional<String> across, List<Dot> dots) 
     }
 
     private String csv() {
-        StringBuilder text = new StringBuilder("sample,group,tag,value,far\r\n");
-        for (Dot dot : dots) {
-            text.append(quoted(dot.sample()))
-                    .append(',')
-                    .append(quoted(dot.group()))
-                    .append(',')
-                    .append(Double.isNaN(dot.tag()) ? "" : Amounts.text(dot.tag()))
-                    .append(',')
-                    .append(Double.isNaN(dot.value()) ? "" : Amounts.text(dot.value()))
-                    .append(',')
-                    .append(dot.far() ? 1 : 0)
-                    .append("\r\n");
-        }
-        return text.toString();
-    }
-
-    private static String quoted(String text) {
-        return '"' + text.replace("\"", "\"\"") + '"';
+        return Sheet.whole(
+                List.of("sample", "group", "tag", "value", "far"),
+                dots.stream()
+                        .map(d -> List.of(
+                                Sheet.text(d.sample()),
+                                Sheet.text(d.group()),
+                                Sheet.number(d.tag()),
+                                Sheet.number(d.value()),
+                                d.far() ? "1" : "0"))
+                        .toList());
     }
 }

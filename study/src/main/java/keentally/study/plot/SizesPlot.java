@@ -6,9 +6,10 @@ import java.awt.image.BufferedImage;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
-import keentally.core.quantity.Amounts;
+import java.util.stream.IntStream;
 import keentally.core.view.Inks;
 import keentally.study.file.FileFault;
+import keentally.study.file.Sheet;
 import org.jfree.chart.JFreeChart;
 import org.jfree.chart.axis.NumberAxis;
 import org.jfree.chart.block.BlockBorder;
@@ -120,18 +121,14 @@ public record SizesPlot(String title, List<Group> groups) {
     }
 
     private String csv() {
-        StringBuilder text = new StringBuilder("group,value,percent_up_to\r\n");
-        for (Group group : groups) {
-            for (int i = 0; i < group.values().length; i++) {
-                text.append('"')
-                        .append(group.name().replace("\"", "\"\""))
-                        .append("\",")
-                        .append(Amounts.text(group.values()[i]))
-                        .append(',')
-                        .append(Amounts.text(100.0 * (i + 1) / group.values().length))
-                        .append("\r\n");
-            }
-        }
-        return text.toString();
+        return Sheet.whole(
+                List.of("group", "value", "percent_up_to"),
+                groups.stream()
+                        .flatMap(g -> IntStream.range(0, g.values().length)
+                                .mapToObj(i -> List.of(
+                                        Sheet.text(g.name()),
+                                        Sheet.number(g.values()[i]),
+                                        Sheet.number(100.0 * (i + 1) / g.values().length))))
+                        .toList());
     }
 }

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
+import keentally.core.run.Progress;
 import keentally.core.work.Cancel;
 import keentally.core.work.Workers;
 import keentally.study.Program;
@@ -31,18 +32,13 @@ import keentally.study.store.StudyFile;
 public final class Rerun {
     private Rerun() {}
 
-    /** Takes how many of how many samples are done; called from several threads. */
-    public interface Watch {
-        void at(int done, int of);
-    }
-
     /**
      * Of all samples of a study that have a row in its ledger.
      *
      * @throws FileFault where the study cannot be read
      * @throws keentally.core.work.CancelledException where {@code cancel} was asked
      */
-    public static Proof study(StudyFile file, Workers workers, Cancel cancel, Watch watch) throws FileFault {
+    public static Proof study(StudyFile file, Workers workers, Cancel cancel, Progress progress) throws FileFault {
         Study study = file.history().study();
         Map<String, LedgerRow> rows = rows(file);
         List<SeriesSample> wanted = new ArrayList<>();
@@ -69,7 +65,7 @@ public final class Rerun {
                 cancel,
                 (sample, outcome, done) -> {
                     again.put(sample.id(), outcome.record());
-                    watch.at(done, wanted.size());
+                    progress.at(done, wanted.size());
                 });
         Comparing comparing = new Comparing();
         for (SeriesSample sample : wanted) {
@@ -102,14 +98,14 @@ public final class Rerun {
      * @throws FileFault where it is none, or damaged
      * @throws keentally.core.work.CancelledException where {@code cancel} was asked
      */
-    public static Proof results(Path folder, Optional<Path> pictures, Workers workers, Cancel cancel, Watch watch)
+    public static Proof results(Path folder, Optional<Path> pictures, Workers workers, Cancel cancel, Progress progress)
             throws FileFault {
         Comparing comparing = new Comparing();
         List<String> remarks = new ArrayList<>();
         try (ResultsAgain results = ResultsAgain.open(folder, pictures, cancel)) {
             for (int i = 0; i < results.count(); i++) {
                 cancel.check();
-                watch.at(i, results.count());
+                progress.at(i, results.count());
                 Optional<String> hindrance = results.hindrance(i);
                 hindrance.ifPresent(remarks::add);
                 Optional<SampleRecord> now =

@@ -28,11 +28,6 @@ sealed interface Block {
             heads = List.copyOf(heads);
             rows = rows.stream().map(List::copyOf).toList();
         }
-
-        /** Of words, but for the columns that are called numbers. */
-        static Table of(List<Head> heads, List<List<String>> rows) {
-            return new Table(heads, rows);
-        }
     }
 
     /** The head of a column. @param isNumber numbers stand at the right */

@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.DoubleStream;
-import java.util.stream.Stream;
 import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
 import keentally.core.step.State;
@@ -19,7 +18,6 @@ import keentally.study.document.Approval;
 import keentally.study.run.SampleRecord.CutAt;
 import keentally.study.run.SampleRecord.Numbers;
 import keentally.study.series.LedgerEntry;
-import keentally.study.series.LedgerRow;
 
 /** What was done, in sentences that a colleague could follow. */
 final class MethodsPart {
@@ -118,10 +116,5 @@ final class MethodsPart {
 
     private static LocalDate day(Instant at) {
         return at.atZone(ZoneOffset.UTC).toLocalDate();
-    }
-
-    /** The rows of a method's samples that could be run. */
-    static Stream<LedgerRow> rows(ReportMaterial.Used used) {
-        return used.entries().stream().flatMap(e -> e.row().stream()).filter(r -> !r.isFailed());
     }
 }

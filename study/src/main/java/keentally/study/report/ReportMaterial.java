@@ -17,19 +17,41 @@ import keentally.study.series.Ledger;
 import keentally.study.series.LedgerEntry;
 import keentally.study.series.LedgerRow;
 
-/**
- * All that a report is made of.
- *
- * @param name of the study
- * @param samples by their ids
- * @param ran when the rows that the study holds came about, of samples that are as they were then
- * @param made when the report was made
- */
-public record ReportMaterial(
-        String name, Study study, Map<String, Gathered> samples, Map<String, Instant> ran, LocalDate made) {
-    public ReportMaterial {
-        samples = Collections.unmodifiableMap(new LinkedHashMap<>(samples));
-        ran = Map.copyOf(ran);
+/** All that a report is made of. */
+public final class ReportMaterial {
+    private final String name;
+    private final Study study;
+    private final Map<String, Gathered> samples;
+    private final Map<String, Instant> ran;
+    private final LocalDate made;
+    private final Ledger ledger;
+    private final List<Used> methods;
+
+    /**
+     * Of samples that were run.
+     *
+     * @param name of the study
+     * @param samples by their ids
+     * @param ran when the rows that the study holds came about, of samples that are as they were then
+     * @param made when the report was made
+     */
+    ReportMaterial(String name, Study study, Map<String, Gathered> samples, Map<String, Instant> ran, LocalDate made) {
+        this.name = name;
+        this.study = study;
+        this.samples = Collections.unmodifiableMap(new LinkedHashMap<>(samples));
+        this.ran = Map.copyOf(ran);
+        this.made = made;
+        this.ledger = Ledger.of(
+                study,
+                samples.entrySet().stream()
+                        .collect(Collectors.toMap(
+                                Map.Entry::getKey, e -> e.getValue().row())));
+        this.methods = ledger.entries().stream()
+                .collect(Collectors.groupingBy(e -> e.thing().method(), LinkedHashMap::new, Collectors.toList()))
+                .entrySet()
+                .stream()
+                .map(e -> Used.of(e.getKey(), study.method(e.getKey()), e.getValue()))
+                .toList();
     }
 
     /**
@@ -39,35 +61,55 @@ public record ReportMaterial(
      */
     record Gathered(LedgerRow row, SampleRecord record, Optional<SampleSight> sight) {}
 
-    /** A method with the samples that it is used on. */
-    record Used(String id, Method method, List<LedgerEntry> entries) {
-        /** What its numbers are told in. */
-        LengthUnit unit() {
-            return method.unit().isReal() ? method.unit() : LengthUnit.UM;
+    /**
+     * A method with the samples that it is used on.
+     *
+     * @param ledger the rows of its samples alone
+     */
+    record Used(String id, Method method, Ledger ledger) {
+        static Used of(String id, Method method, List<LedgerEntry> entries) {
+            LengthUnit unit = method.unit().isReal() ? method.unit() : LengthUnit.UM;
+            return new Used(id, method, Ledger.of(entries, unit));
         }
 
-        /** The rows of its samples alone. */
-        Ledger ledger() {
-            return Ledger.of(entries, unit());
+        /** What its numbers are told in. */
+        LengthUnit unit() {
+            return ledger.unit();
         }
+
+        List<LedgerEntry> entries() {
+            return ledger.entries();
+        }
+    }
+
+    String name() {
+        return name;
+    }
+
+    Study study() {
+        return study;
+    }
+
+    Map<String, Instant> ran() {
+        return ran;
+    }
+
+    LocalDate made() {
+        return made;
     }
 
     /** A row for each sample. */
     public Ledger ledger() {
-        return Ledger.of(
-                study,
-                samples.entrySet().stream()
-                        .collect(Collectors.toMap(
-                                Map.Entry::getKey, e -> e.getValue().row())));
+        return ledger;
     }
 
     /** The methods that are used, in the order in which the samples first use them. */
     List<Used> methods() {
-        Map<String, List<LedgerEntry>> entries = ledger().entries().stream()
-                .collect(Collectors.groupingBy(e -> e.thing().method(), LinkedHashMap::new, Collectors.toList()));
-        return entries.entrySet().stream()
-                .map(e -> new Used(e.getKey(), study.method(e.getKey()), e.getValue()))
-                .toList();
+        return methods;
+    }
+
+    Map<String, Gathered> samples() {
+        return samples;
     }
 
     Optional<Gathered> of(String sample) {

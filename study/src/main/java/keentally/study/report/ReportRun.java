@@ -1,15 +1,14 @@
 package keentally.study.report;
 
 import java.time.Instant;
-import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
-import keentally.core.work.Cancel;
-import keentally.core.work.Workers;
+import keentally.core.run.Progress;
+import keentally.core.work.Work;
 import keentally.study.document.Study;
 import keentally.study.file.FileFault;
 import keentally.study.picture.ReferencePictures;
@@ -18,7 +17,6 @@ import keentally.study.series.LedgerRow;
 import keentally.study.series.RowText;
 import keentally.study.series.SeriesRun;
 import keentally.study.series.SeriesSample;
-import keentally.study.store.PictureShelf;
 import keentally.study.store.StudyFile;
 
 /** Gathers what a report is made of: runs every sample, as it is now, and looks at its picture while it is there. */
@@ -28,53 +26,42 @@ public final class ReportRun {
 
     private final Map<String, Gathered> gathered = new ConcurrentHashMap<>();
 
-    /** Takes how many of how many samples are done; called from several threads. */
-    public interface Watch {
-        void at(int done, int of);
-    }
-
     /**
      * What a report of a study is made of. What was gathered by an earlier call is not gathered again as long as nothing has changed that
      * it hangs on.
      *
      * @throws FileFault where the study cannot be read
-     * @throws keentally.core.work.CancelledException where {@code cancel} was asked
+     * @throws keentally.core.work.CancelledException where {@code work} was to be given up
      */
-    public ReportMaterial of(
-            String name,
-            Study study,
-            Optional<StudyFile> file,
-            PictureShelf shelf,
-            Workers workers,
-            Cancel cancel,
-            LocalDate made,
-            Watch watch)
-            throws FileFault {
+    public ReportMaterial of(ReportSource source, Work work, Progress progress) throws FileFault {
+        Study study = source.study();
         List<SeriesSample> samples =
                 study.samples().stream().map(id -> SeriesSample.of(study, id)).toList();
         List<SeriesSample> wanted = samples.stream()
                 .filter(s -> !gathered.containsKey(name(s, study)))
                 .toList();
         Map<String, SampleSight> sights = new ConcurrentHashMap<>();
-        watch.at(0, wanted.size());
+        progress.at(0, wanted.size());
         SeriesRun.run(
                 wanted,
-                shelf,
+                source.shelf(),
                 new ReferencePictures(),
-                workers,
-                cancel,
-                (sample, picture, ran, work) -> sights.put(
-                        name(sample, study), SampleSight.of(picture, ran, study.tallies(sample.id()), REACH_PX, work)),
+                work.workers(),
+                work.cancel(),
+                (sample, picture, ran, alone) -> sights.put(
+                        name(sample, study), SampleSight.of(picture, ran, study.tallies(sample.id()), REACH_PX, alone)),
                 (sample, outcome, done) -> {
                     Gathered all = new Gathered(
                             outcome.row(), outcome.record(), Optional.ofNullable(sights.remove(name(sample, study))));
                     gathered.put(name(sample, study), all);
-                    watch.at(done, wanted.size());
+                    progress.at(done, wanted.size());
                 });
         Map<String, Gathered> now = new LinkedHashMap<>();
         samples.forEach(s -> now.put(s.id(), gathered.get(name(s, study))));
         gathered.keySet().retainAll(samples.stream().map(s -> name(s, study)).toList());
-        return new ReportMaterial(name, study, now, file.isPresent() ? times(file.get(), samples) : Map.of(), made);
+        Map<String, Instant> ran =
+                source.file().isPresent() ? times(source.file().get(), samples) : Map.of();
+        return new ReportMaterial(source.name(), study, now, ran, source.made());
     }
 
     /** What of a sample is shown: its numbers, its name in tables, and where it was marked by hand. */

@@ -9,6 +9,7 @@ import java.util.Map;
 import keentally.core.stats.FieldStatistics;
 import keentally.study.Program;
 import keentally.study.file.FileFault;
+import keentally.study.file.Sheet;
 import keentally.study.file.WholeFile;
 import keentally.study.series.Ledger;
 import keentally.study.series.LedgerColumn;
@@ -39,25 +40,12 @@ public final class LedgerFile {
         for (LedgerEntry entry : ledger.entries()) {
             rows.add(ledger.all().stream().map(c -> cell(c, entry)).toList());
         }
-        return text(ledger.all().stream().map(LedgerColumn::id).toList(), rows);
+        return Sheet.whole(ledger.all().stream().map(LedgerColumn::id).toList(), rows);
     }
 
     /** One row a group and number: mean, s, 95 % interval and relative accuracy over its samples. */
     public static String groupsCsv(Ledger ledger) {
-        return text(OF_GROUPS, groups(ledger));
-    }
-
-    private static String text(List<String> header, List<List<String>> rows) {
-        StringBuilder text = new StringBuilder();
-        try {
-            Sheet sheet = Sheet.begin(text, header);
-            for (List<String> row : rows) {
-                sheet.add(row);
-            }
-        } catch (IOException e) {
-            throw new IllegalStateException("memory does not fail", e);
-        }
-        return text.toString();
+        return Sheet.whole(OF_GROUPS, groups(ledger));
     }
 
     private static List<List<String>> groups(Ledger ledger) {

@@ -21,6 +21,7 @@ import keentally.core.hand.Marks;
 import keentally.core.hand.TallyClass;
 import keentally.core.quantity.PixelSize;
 import keentally.study.file.FileFault;
+import keentally.study.file.Sheet;
 import keentally.study.file.WholeFile;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;

@@ -6,6 +6,7 @@ import keentally.core.measure.Column;
 import keentally.core.method.Method;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.PixelSize;
+import keentally.study.file.Sheet;
 import keentally.study.run.ObjectRows;
 import keentally.study.run.SampleRecord;
 import keentally.study.run.SampleRecord.Numbers;

@@ -10,6 +10,7 @@ import keentally.core.measure.ObjectTable;
 import keentally.core.region.Outline;
 import keentally.study.Program;
 import keentally.study.file.Json;
+import keentally.study.file.Sheet;
 
 /**
  * Outlines of kept objects as GeoJSON (RFC 7946 in form; a picture has no place on earth, so coordinates are its pixels, x right, y down).

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Optional;
 import keentally.core.work.Cancel;
 import keentally.study.file.FileFault;
+import keentally.study.file.Sheet;
 import keentally.study.file.WholeFile;
 import keentally.study.run.RecordFile;
 import keentally.study.run.SampleRecord;

@@ -8,6 +8,7 @@ import keentally.core.method.Method;
 import keentally.core.quantity.Mass;
 import keentally.core.quantity.PixelSize;
 import keentally.core.run.PhaseReading;
+import keentally.study.file.Sheet;
 import keentally.study.run.SampleRecord;
 import keentally.study.run.SampleRecord.Numbers;
 

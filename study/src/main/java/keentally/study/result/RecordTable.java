@@ -1,7 +1,7 @@
 package keentally.study.result;
 
-import java.io.IOException;
 import java.util.List;
+import keentally.study.file.Sheet;
 import keentally.study.run.SampleRecord;
 
 /** A table that is made of records: its header, and the rows that a record comes to. */
@@ -12,17 +12,7 @@ interface RecordTable {
 
     /** The table of some records, as it stands in a file. */
     default String csv(List<SampleRecord> records) {
-        StringBuilder text = new StringBuilder();
-        try {
-            Sheet sheet = Sheet.begin(text, header());
-            for (SampleRecord record : records) {
-                for (List<String> row : rows(record)) {
-                    sheet.add(row);
-                }
-            }
-        } catch (IOException e) {
-            throw new IllegalStateException("memory does not fail", e);
-        }
-        return text.toString();
+        return Sheet.whole(
+                header(), records.stream().flatMap(r -> rows(r).stream()).toList());
     }
 }

@@ -7,6 +7,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeSet;
+import keentally.study.file.Sheet;
 import keentally.study.run.RecordFile;
 import keentally.study.run.SampleRecord;
 

@@ -12,6 +12,7 @@ import keentally.core.method.Method;
 import keentally.core.work.Cancel;
 import keentally.core.work.Workers;
 import keentally.study.file.FileFault;
+import keentally.study.file.Sheet;
 import keentally.study.file.WholeFile;
 import keentally.study.result.RunFile.Ran;
 import keentally.study.run.SampleRecord;

@@ -12,6 +12,7 @@ import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.PixelSize;
 import keentally.core.stats.Averages;
 import keentally.study.caution.Cautions;
+import keentally.study.file.Sheet;
 import keentally.study.run.ObjectRows;
 import keentally.study.run.SampleRecord;
 import keentally.study.run.SampleRecord.Numbers;

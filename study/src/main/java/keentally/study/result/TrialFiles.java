@@ -1,6 +1,5 @@
 package keentally.study.result;
 
-import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Base64;
@@ -8,6 +7,7 @@ import java.util.List;
 import java.util.OptionalDouble;
 import keentally.study.document.Thing.SheetThing;
 import keentally.study.file.FileFault;
+import keentally.study.file.Sheet;
 import keentally.study.file.WholeFile;
 import keentally.study.picture.PictureWriter;
 
@@ -46,18 +46,7 @@ public final class TrialFiles {
     }
 
     private static String table(List<Row> rows) {
-        StringBuilder text = new StringBuilder();
-        try {
-            table(text, rows);
-        } catch (IOException e) {
-            throw new IllegalStateException("memory does not fail", e);
-        }
-        return text.toString();
-    }
-
-    private static void table(StringBuilder text, List<Row> rows) throws IOException {
-        Sheet sheet = Sheet.begin(
-                text,
+        return Sheet.whole(
                 List.of(
                         "sample",
                         "setting",
@@ -67,19 +56,19 @@ public final class TrialFiles {
                         "differs_percent",
                         "own_number",
                         "current",
-                        "error"));
-        for (Row row : rows) {
-            sheet.add(List.of(
-                    Sheet.text(row.sample()),
-                    Sheet.text(row.setting()),
-                    Sheet.number(row.share()),
-                    Sheet.number(row.explained()),
-                    Sheet.number(row.count().orElse(Double.NaN)),
-                    Sheet.number(row.differs()),
-                    Sheet.number(row.own()),
-                    row.current() ? "yes" : "no",
-                    Sheet.text(row.error())));
-        }
+                        "error"),
+                rows.stream()
+                        .map(row -> List.of(
+                                Sheet.text(row.sample()),
+                                Sheet.text(row.setting()),
+                                Sheet.number(row.share()),
+                                Sheet.number(row.explained()),
+                                Sheet.number(row.count().orElse(Double.NaN)),
+                                Sheet.number(row.differs()),
+                                Sheet.number(row.own()),
+                                row.current() ? "yes" : "no",
+                                Sheet.text(row.error())))
+                        .toList());
     }
 
     /**

@@ -5,8 +5,10 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import keentally.core.work.Cancel;
 import keentally.core.work.CancelledException;
 import keentally.core.work.Workers;
@@ -19,24 +21,21 @@ import keentally.study.run.RecordFile;
 import keentally.study.run.SampleRecord;
 
 /**
- * Runs a method on each picture that comes into a folder, once it is whole, and keeps the tables up with them. What was run stays over a
+ * Runs a method on each picture that comes into a folder, once it is whole, and keeps the tables up with them. One that failed is run again
+ * when its file has changed. What was run stays over a
  * stop: called again it goes on with what came meanwhile. The tables are those of one run over all pictures in the order in which they came.
  */
 public final class WatchRun {
-    private final Path watched;
     private final Workers workers;
     private final Cancel cancel;
     private final ArrivingPictures arriving;
     private RunOrder order;
 
     private WatchRun(Path watched, RunOrder order, Workers workers, Cancel cancel) {
-        this.watched = watched;
         this.order = order;
         this.workers = workers;
         this.cancel = cancel;
-        Set<Path> known = order.samples().stream()
-                .map(s -> s.file().toAbsolutePath().normalize())
-                .collect(Collectors.toSet());
+        Set<Path> known = order.samples().stream().map(WatchRun::whole).collect(Collectors.toSet());
         this.arriving = new ArrivingPictures(watched, known);
     }
 
@@ -99,11 +98,7 @@ public final class WatchRun {
                 cancel.check();
                 List<Path> whole = arriving.look();
                 for (Path file : whole) {
-                    add(each, file);
-                    watcher.ran(record(order.samples().size() - 1));
-                    if (order.samples().size() == 2) {
-                        record(0); // what is said of a sample hangs on whether it is alone
-                    }
+                    ran(file, each, watcher);
                 }
                 if (!whole.isEmpty()) {
                     failed = PartMerge.tables(order);
@@ -118,12 +113,33 @@ public final class WatchRun {
         return failed;
     }
 
-    private void add(Ordering each, Path file) throws FileFault {
+    /** A picture that failed and has changed since is the same sample again; any other is one more. */
+    private void ran(Path file, Ordering each, Watcher watcher) throws FileFault {
+        OptionalInt before = IntStream.range(0, order.samples().size())
+                .filter(i -> whole(order.samples().get(i)).equals(file))
+                .findFirst();
+        RunOrder now = before.isPresent() ? order : with(each.of(freshName(file), PictureRef.of(file, 1)));
+        SampleRecord record = record(now, before.orElse(now.samples().size() - 1));
+        WholeFile.write(
+                now.folder().resolve(OrderFile.NAME), OrderFile.text(now)); // no sample stands there without its record
+        order = now;
+        if (record.error().isPresent()) {
+            arriving.again(file);
+        }
+        watcher.ran(record);
+        if (before.isEmpty() && now.samples().size() == 2) {
+            record(now, 0); // what is said of a sample hangs on whether it is alone
+        }
+    }
+
+    private RunOrder with(PictureOrder sample) {
         List<PictureOrder> samples = new ArrayList<>(order.samples());
-        samples.add(each.of(freshName(file), PictureRef.of(file, 1)));
-        RunOrder more = new RunOrder(order.method(), samples, order.folder(), 1, true, order.weighing(), order.typed());
-        WholeFile.write(order.folder().resolve(OrderFile.NAME), OrderFile.text(more));
-        order = more;
+        samples.add(sample);
+        return new RunOrder(order.method(), samples, order.folder(), 1, true, order.weighing(), order.typed());
+    }
+
+    private static Path whole(PictureOrder sample) {
+        return sample.file().toAbsolutePath().normalize();
     }
 
     /** A name once given stays, whatever comes later. */
@@ -135,9 +151,9 @@ public final class WatchRun {
         return taken.contains(bare) ? whole : bare;
     }
 
-    private SampleRecord record(int index) throws FileFault {
-        OrderedSamples samples = new OrderedSamples(order, cancel);
-        PartFolder folder = new PartFolder(order.folder());
+    private SampleRecord record(RunOrder of, int index) throws FileFault {
+        OrderedSamples samples = new OrderedSamples(of, cancel);
+        PartFolder folder = new PartFolder(of.folder());
         SampleRecord record = samples.record(index, folder, workers);
         folder.write(samples.place(index), RecordFile.text(record));
         return record;

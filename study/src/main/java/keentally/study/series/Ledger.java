@@ -61,14 +61,14 @@ public final class Ledger {
             Optional<LedgerRow> row = Optional.ofNullable(rows.get(id));
             boolean stale = row.isPresent()
                     && !row.get().key().equals(SeriesSample.of(study, id).key());
-            entries.add(new LedgerEntry(
-                    id, thing, study.method(thing.method()).name(), row, stale, wants(study, id, thing)));
+            entries.add(new LedgerEntry(id, thing, study.method(thing.method()).name(), row, stale, wants(study, id)));
         }
         return entries;
     }
 
-    /** The first station that cannot be done without work by hand on the sample, of which there is none. */
-    private static Optional<String> wants(Study study, String id, SampleThing thing) {
+    /** The first station of a sample's method that cannot be done without work by hand, of which there is none. */
+    public static Optional<String> wants(Study study, String id) {
+        SampleThing thing = study.sample(id).orElseThrow();
         Method method = study.methodOn(id, thing.method());
         if (method.byHand().isEmpty()) {
             return Optional.empty();

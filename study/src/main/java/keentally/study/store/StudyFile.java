@@ -71,6 +71,12 @@ public final class StudyFile implements AutoCloseable {
                 Thread.ofPlatform().daemon().name("keeper").factory());
     }
 
+    /** What a study is called by its file. */
+    public static String title(Path file) {
+        String name = file.getFileName().toString();
+        return name.endsWith(ENDING) ? name.substring(0, name.length() - ENDING.length()) : name;
+    }
+
     /** Told, on the keeper's thread, how keeping goes. */
     public interface Watch {
         Watch SILENT = new Watch() {};

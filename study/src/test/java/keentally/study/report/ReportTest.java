@@ -16,7 +16,9 @@ import javax.xml.parsers.DocumentBuilderFactory;
 import keentally.core.geometry.Point;
 import keentally.core.hand.Mark;
 import keentally.core.hand.Marks;
+import keentally.core.run.Progress;
 import keentally.core.work.Cancel;
+import keentally.core.work.Work;
 import keentally.core.work.Workers;
 import keentally.study.DotSamples;
 import keentally.study.document.Approval;
@@ -27,7 +29,6 @@ import keentally.study.document.SlideLabel;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SheetThing;
 import keentally.study.picture.PictureWriter;
-import keentally.study.store.PictureShelf;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -62,15 +63,12 @@ class ReportTest {
     }
 
     private ReportMaterial material() throws Exception {
-        return run.of(
-                "Dots of all kinds",
-                study,
-                Optional.empty(),
-                new PictureShelf(Optional.empty()),
-                workers,
-                new Cancel(),
-                DAY,
-                (done, of) -> {});
+        return gathered(run);
+    }
+
+    private ReportMaterial gathered(ReportRun by) throws Exception {
+        return by.of(
+                ReportSource.of("Dots of all kinds", study, DAY), new Work(workers, new Cancel()), Progress.SILENT);
     }
 
     private byte[] pdf() throws Exception {
@@ -103,16 +101,7 @@ class ReportTest {
     void theSameStudyGivesTheSameBytes() throws Exception {
         byte[] first = pdf();
         assertThat(pdf()).isEqualTo(first);
-        assertThat(PdfReport.bytes(Report.of(new ReportRun()
-                        .of(
-                                "Dots of all kinds",
-                                study,
-                                Optional.empty(),
-                                new PictureShelf(Optional.empty()),
-                                workers,
-                                new Cancel(),
-                                DAY,
-                                (done, of) -> {}))))
+        assertThat(PdfReport.bytes(Report.of(gathered(new ReportRun()))))
                 .as("gathered anew")
                 .isEqualTo(first);
         Path html = folder.resolve("r.html");
@@ -152,7 +141,7 @@ class ReportTest {
         assertThat(text.indexOf("Where every number comes from")).isLessThan(text.indexOf("Results"));
         try (ReportPages pages = new ReportPages(pdf)) {
             assertThat(pages.tall(0)).isEqualTo(11 / 8.5, org.assertj.core.api.Assertions.within(1e-6));
-            assertThat(pages.page(0, 400).getWidth()).isEqualTo(400);
+            assertThat(pages.page(0, 400).orElseThrow().getWidth()).isEqualTo(400);
         }
     }
 
@@ -178,7 +167,10 @@ class ReportTest {
     @Test
     void whatWasKeptAndWhatHandsDidIsTold() throws Exception {
         String png = Base64.getEncoder().encodeToString(PictureWriter.pngBytes(2, 2, new int[4]));
-        study = study.with(new SheetThing("Rules side by side", "tile,count\r\notsu,5\r\n", png))
+        study = study.with(new SheetThing(
+                        "Rules side by side",
+                        "setting,share_percent,count\r\n1 px,21.14345974392361,5\r\n3 um,,6\r\n",
+                        png))
                 .with("s1", study.sample("s1").orElseThrow().leavingOut(Optional.of("out of focus")))
                 .withTally(
                         "s2",
@@ -186,7 +178,7 @@ class ReportTest {
                         new Marks(List.of(new Mark(new Point(8, 8), "dot", 0), new Mark(new Point(60, 80), "dot", 1))));
         String text = text(pdf());
         assertThat(text)
-                .contains("Rules side by side", "otsu")
+                .contains("Rules side by side", "Setting Share, % Count", "1 px 21.14 5", "3 µm – 6")
                 .contains("Left out of sums", "out of focus", "1 sample takes no part")
                 .contains("p2 Ana – 2 4 1 1 3 0.25 0.5 0.3333 +2 ± 3.92");
     }
@@ -216,9 +208,11 @@ class ReportTest {
 
     @Test
     void pagesCanBeLookedAt() throws Exception {
+        ReportPages left;
         try (ReportPages pages = new ReportPages(pdf())) {
+            left = pages;
             assertThat(pages.count()).isGreaterThan(2);
-            BufferedImage first = pages.page(0, 300);
+            BufferedImage first = pages.page(0, 300).orElseThrow();
             boolean inked = false;
             for (int x = 0; x < 300; x++) {
                 for (int y = 0; y < first.getHeight(); y++) {
@@ -226,6 +220,8 @@ class ReportTest {
                 }
             }
             assertThat(inked).as("something stands on it").isTrue();
+            assertThat(first.getRGB(1, 1)).as("on white").isEqualTo(0xffffffff);
         }
+        assertThat(left.page(0, 300)).as("let go of").isEmpty();
     }
 }

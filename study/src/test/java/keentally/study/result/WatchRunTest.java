@@ -181,6 +181,49 @@ class WatchRunTest {
         assertThat(Files.readAllLines(out.resolve("samples.csv"))).hasSize(2);
     }
 
+    /** Stopped while a picture is run, and called again: nothing stands in the way, and nothing is lost. */
+    @Test
+    void stoppedInTheMiddleOfAPictureItGoesOn() throws Exception {
+        put("one.png", 2);
+        put("two.png", 3);
+        Cancel cancel = new Cancel();
+        WatchRun.Watcher stopping = new WatchRun.Watcher() {
+            @Override
+            public void ran(SampleRecord record) {
+                ran.add(record.sample());
+                cancel.ask(); // the second is begun, and given up
+            }
+
+            @Override
+            public boolean pause(int coming) {
+                return true;
+            }
+        };
+        assertThatThrownBy(() -> WatchRun.run(incoming, empty(method), this::order, workers, cancel, stopping))
+                .isInstanceOf(CancelledException.class);
+        assertThat(Files.readAllLines(out.resolve("samples.csv"))).hasSize(2);
+        watch(new Script());
+        assertThat(ran).containsExactly("one", "two");
+        assertThat(Files.readAllLines(out.resolve("samples.csv"))).hasSize(3);
+    }
+
+    @Test
+    void aPictureWhoseWriterPausedIsRunAgainWhenItIsWhole() throws Exception {
+        PictureWriter.png(folder.resolve("whole.png"), DotSamples.dots(3));
+        byte[] whole = Files.readAllBytes(folder.resolve("whole.png"));
+        int failed = watch(new Script(
+                () -> Files.write(incoming.resolve("a.png"), Arrays.copyOf(whole, whole.length / 2)),
+                () -> {},
+                () -> {},
+                () -> Files.write(incoming.resolve("a.png"), whole),
+                () -> {}));
+        assertThat(ran).containsExactly("a failed", "a");
+        assertThat(failed).isZero();
+        assertThat(Files.readAllLines(out.resolve("samples.csv")))
+                .as("one sample, not two")
+                .hasSize(2);
+    }
+
     @Test
     void whatDoesNotBelongTogetherIsRefused() throws Exception {
         put("one.png", 2);
