@@ -21,6 +21,7 @@ import picocli.CommandLine.Command;
             ReportCommand.class,
             RerunCommand.class,
             WatchCommand.class,
+            TrainCommand.class,
             ExampleCommand.class,
             SamplesCommand.class,
             StepsCommand.class,
@@ -41,12 +42,7 @@ public final class Main {
 
     /** @return the exit status: 0 all well, 1 something failed, 2 wrong words, 3 the method cannot work */
     public static int execute(String... words) {
-        CommandLine line = new CommandLine(new Main())
-                .setExpandAtFiles(false) // a file may be called @name
-                .setExecutionExceptionHandler((e, command, parsed) -> {
-                    command.getErr().println(sentence(e));
-                    return Status.of(e);
-                });
+        CommandLine line = line();
         int status;
         try {
             status = line.execute(words.length == 0 ? new String[] {"--help"} : words);
@@ -59,6 +55,16 @@ public final class Main {
             line.getErr().println("Not all could be written to standard output: it is closed, or its disk is full.");
         }
         return lost && status == Status.WELL ? Status.SOME_FAILED : status;
+    }
+
+    /** All commands. */
+    static CommandLine line() {
+        return new CommandLine(new Main())
+                .setExpandAtFiles(false) // a file may be called @name
+                .setExecutionExceptionHandler((e, command, parsed) -> {
+                    command.getErr().println(sentence(e));
+                    return Status.of(e);
+                });
     }
 
     /** What was foreseen tells itself; anything else is a defect, of which the log has the details. */

@@ -16,7 +16,7 @@ import keentally.core.work.Workers;
 import keentally.samples.DemoFiles;
 import keentally.samples.DemoStudy;
 import keentally.study.document.Study;
-import keentally.study.picture.ReferencePictures;
+import keentally.study.method.ReferenceFiles;
 import keentally.study.run.RecordFile;
 import keentally.study.series.RowText;
 import keentally.study.series.SeriesRun;
@@ -70,7 +70,7 @@ class ContactSheetPace {
             SeriesRun.run(
                     few.samples().stream().map(id -> SeriesSample.of(all, id)).toList(),
                     new PictureShelf(Optional.empty()),
-                    new ReferencePictures(),
+                    new ReferenceFiles(),
                     workers,
                     new Cancel(),
                     (sample, outcome, done) -> {

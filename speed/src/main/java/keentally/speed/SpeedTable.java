@@ -40,6 +40,9 @@ public final class SpeedTable {
         row("cutLarge", "histogram, Otsu and threshold of 100 megapixels", "");
         row("openLedger", "open a study of 1,000 samples with its ledger of 31 columns", "1000");
         row("sortLedger", "sort it by a column", "50");
+        row("features", "38 features, by bands", "6000");
+        row("growForest", "forest of 64 trees on 50,000 examples of 38 features", "2000");
+        row("askForest", "1.2 million pixels asked of it", "800");
         row("gatherReport", "report of 90 pictures, 40 pages: its samples run", "");
         row("layOutReport", "report of 90 pictures, 40 pages: laid out on pages", "10000");
         row("openStudy", "open a study of 500 samples", "2000");
@@ -90,7 +93,7 @@ public final class SpeedTable {
     public static void main(String[] words) throws RunnerException {
         Options options = new OptionsBuilder()
                 .include(
-                        "keentally\\.speed\\.(TwelveMegapixels|Looking|Parting|Separating|Agreeing|Ledgering|Reporting)\\.(?:"
+                        "keentally\\.speed\\.(TwelveMegapixels|Looking|Parting|Separating|Agreeing|Ledgering|Reporting|Learning)\\.(?:"
                                 + (words.length > 0 ? words[0] : "")
                                 + ")")
                 .forks(1)

@@ -5,15 +5,24 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
-/** A file that a step leans on: its name, and its SHA-256, by which it is known. */
-public record ReferenceSetting(String id, List<Condition> onlyWhen) implements Setting<Reference> {
+/**
+ * A file that a step leans on: its name, and its SHA-256, by which it is known.
+ *
+ * @param isModel whether the file is a model, else a picture
+ */
+public record ReferenceSetting(String id, boolean isModel, List<Condition> onlyWhen) implements Setting<Reference> {
     public ReferenceSetting {
         onlyWhen = List.copyOf(onlyWhen);
     }
 
-    /** @param onlyWhen all have to hold for the setting to matter */
+    /** A picture. @param onlyWhen all have to hold for the setting to matter */
     public static ReferenceSetting of(String id, Condition... onlyWhen) {
-        return new ReferenceSetting(id, List.of(onlyWhen));
+        return new ReferenceSetting(id, false, List.of(onlyWhen));
+    }
+
+    /** A model. */
+    public static ReferenceSetting model(String id) {
+        return new ReferenceSetting(id, true, List.of());
     }
 
     @Override

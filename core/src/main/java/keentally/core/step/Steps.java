@@ -23,6 +23,7 @@ public final class Steps {
             ColourRangeStep.DESCRIPTION,
             SimilarColourStep.DESCRIPTION,
             ClusterStep.DESCRIPTION,
+            ClassifyStep.DESCRIPTION,
             BringMaskStep.DESCRIPTION,
             GroupPhasesStep.DESCRIPTION,
             PickPhaseStep.DESCRIPTION,

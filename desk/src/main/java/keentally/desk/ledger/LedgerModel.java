@@ -23,7 +23,7 @@ import keentally.desk.model.OpenStudy;
 import keentally.desk.model.SampleActions;
 import keentally.study.document.Study;
 import keentally.study.file.FileFault;
-import keentally.study.picture.ReferencePictures;
+import keentally.study.method.ReferenceFiles;
 import keentally.study.run.RecordFile;
 import keentally.study.run.SampleRecord;
 import keentally.study.series.Ledger;
@@ -175,7 +175,7 @@ public final class LedgerModel {
                 SeriesRun.run(
                         wanted,
                         shelf,
-                        new ReferencePictures(),
+                        new ReferenceFiles(),
                         desk.work(job.cancel()).workers(),
                         job.cancel(),
                         (sample, outcome, done) -> {

@@ -54,7 +54,7 @@ import keentally.study.document.ReportPlan;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
-import keentally.study.picture.ReferencePictures;
+import keentally.study.method.ReferenceFiles;
 import keentally.study.run.SampleRequest;
 import keentally.study.run.SampleRun;
 import keentally.study.store.PictureShelf;
@@ -71,7 +71,7 @@ public final class DeskModel implements AutoCloseable {
     private final Executor ui;
     private final Workers workers = Workers.of(Math.max(1, Runtime.getRuntime().availableProcessors()));
     private final StateCache memory = StateCache.ofUsualSize();
-    private final Runner runner = new Runner(workers, memory, new ReferencePictures());
+    private final Runner runner = new Runner(workers, memory, new ReferenceFiles());
     private final Lanes lanes;
     private final Jobs jobs;
     private final Following following;

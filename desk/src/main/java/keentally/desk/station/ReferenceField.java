@@ -16,6 +16,8 @@ import keentally.desk.look.Pieces;
 import keentally.desk.look.Texts;
 import keentally.desk.model.Newest;
 import keentally.study.file.FileFault;
+import keentally.study.file.Sha256;
+import keentally.study.method.ModelFile;
 import keentally.study.picture.PictureReader;
 
 /** The file that a station leans on: its name, chosen or typed with its path; it is looked at before it is taken. */
@@ -50,7 +52,7 @@ final class ReferenceField extends HBox {
 
     private void choose() {
         FileChooser chooser = new FileChooser();
-        chooser.setTitle(Texts.of("choose.reference"));
+        chooser.setTitle(Texts.of(setting.isModel() ? "choose.model" : "choose.reference"));
         File chosen = chooser.showOpenDialog(getScene().getWindow());
         if (chosen != null) {
             take(chosen.toPath());
@@ -73,7 +75,7 @@ final class ReferenceField extends HBox {
         Path whole = file.toAbsolutePath().normalize();
         newest.ask(work -> {
             try {
-                String sha256 = PictureReader.survey(whole).sha256();
+                String sha256 = sum(whole);
                 return () -> {
                     if (!tuning.isStale()) {
                         Reference taken = new Reference(whole.toString(), sha256);
@@ -87,5 +89,14 @@ final class ReferenceField extends HBox {
                 };
             }
         });
+    }
+
+    /** Of a file that is what is asked for. */
+    private String sum(Path file) throws FileFault {
+        if (setting.isModel()) {
+            ModelFile.read(file);
+            return Sha256.of(file);
+        }
+        return PictureReader.survey(file).sha256();
     }
 }

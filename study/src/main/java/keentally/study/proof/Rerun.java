@@ -16,7 +16,7 @@ import keentally.study.Program;
 import keentally.study.document.Study;
 import keentally.study.file.FileFault;
 import keentally.study.file.Json;
-import keentally.study.picture.ReferencePictures;
+import keentally.study.method.ReferenceFiles;
 import keentally.study.proof.Proof.Difference;
 import keentally.study.result.ResultsAgain;
 import keentally.study.run.RecordFile;
@@ -60,7 +60,7 @@ public final class Rerun {
         SeriesRun.run(
                 wanted,
                 new PictureShelf(Optional.of(file)),
-                new ReferencePictures(),
+                new ReferenceFiles(),
                 workers,
                 cancel,
                 (sample, outcome, done) -> {

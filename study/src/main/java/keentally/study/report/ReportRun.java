@@ -11,7 +11,7 @@ import keentally.core.run.Progress;
 import keentally.core.work.Work;
 import keentally.study.document.Study;
 import keentally.study.file.FileFault;
-import keentally.study.picture.ReferencePictures;
+import keentally.study.method.ReferenceFiles;
 import keentally.study.report.ReportMaterial.Gathered;
 import keentally.study.series.LedgerRow;
 import keentally.study.series.RowText;
@@ -45,7 +45,7 @@ public final class ReportRun {
         SeriesRun.run(
                 wanted,
                 source.shelf(),
-                new ReferencePictures(),
+                new ReferenceFiles(),
                 work.workers(),
                 work.cancel(),
                 (sample, picture, ran, alone) -> sights.put(

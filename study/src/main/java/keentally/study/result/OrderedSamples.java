@@ -16,8 +16,8 @@ import keentally.study.caution.Captions;
 import keentally.study.caution.PictureCautions;
 import keentally.study.document.FieldRequest;
 import keentally.study.file.FileFault;
+import keentally.study.method.ReferenceFiles;
 import keentally.study.picture.PictureFile;
-import keentally.study.picture.ReferencePictures;
 import keentally.study.run.Guarded;
 import keentally.study.run.SampleOrder;
 import keentally.study.run.SampleRecord;
@@ -28,7 +28,7 @@ import keentally.study.store.PictureShelf;
 final class OrderedSamples {
     private final RunOrder order;
     private final Cancel cancel;
-    private final ReferencePictures references = new ReferencePictures();
+    private final ReferenceFiles references = new ReferenceFiles();
     private final List<String> names;
     private final List<String> fileNames;
 

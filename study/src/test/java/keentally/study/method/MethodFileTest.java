@@ -20,7 +20,6 @@ import keentally.study.document.Approval;
 import keentally.study.file.FileFault;
 import keentally.study.file.Sha256;
 import keentally.study.picture.PictureWriter;
-import keentally.study.picture.ReferencePictures;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -102,15 +101,15 @@ class MethodFileTest {
         MethodFile.write(copy, method);
         assertThat(Files.readString(copy)).contains("\"../blank.png\"").contains(Sha256.of(blank));
         assertThat(MethodFile.hash(MethodFile.read(copy))).isEqualTo(hash);
-        Picture read = new ReferencePictures().picture(reference(method));
+        Picture read = new ReferenceFiles().picture(reference(method));
         assertThat(read.single().orElseThrow().at(1, 0)).isEqualTo(9);
         PictureWriter.png(blank, Plane8.of(2, 1, new byte[] {7, 8}));
         assertThat(MethodFile.hash(read(text))).isNotEqualTo(hash);
         assertThatThrownBy(() -> MethodFile.read(copy)).hasMessageContaining("is not the file that it was made with");
-        assertThatThrownBy(() -> new ReferencePictures().picture(reference(method)))
+        assertThatThrownBy(() -> new ReferenceFiles().picture(reference(method)))
                 .hasMessageContaining("has changed since it was chosen");
         Files.delete(blank);
-        assertThatThrownBy(() -> new ReferencePictures().picture(reference(method)))
+        assertThatThrownBy(() -> new ReferenceFiles().picture(reference(method)))
                 .hasMessageContaining("which is missing");
     }
 

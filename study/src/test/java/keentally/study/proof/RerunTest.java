@@ -17,8 +17,8 @@ import keentally.study.document.PictureRef;
 import keentally.study.document.SlideLabel;
 import keentally.study.document.Study;
 import keentally.study.file.FileFault;
+import keentally.study.method.ReferenceFiles;
 import keentally.study.picture.PictureWriter;
-import keentally.study.picture.ReferencePictures;
 import keentally.study.result.BatchRun;
 import keentally.study.result.PartMerge;
 import keentally.study.result.PartRun;
@@ -162,7 +162,7 @@ class RerunTest {
             SeriesRun.run(
                     samples,
                     new PictureShelf(Optional.of(kept)),
-                    new ReferencePictures(),
+                    new ReferenceFiles(),
                     workers,
                     new Cancel(),
                     (sample, outcome, done) -> kept.keepRow(
@@ -192,7 +192,7 @@ class RerunTest {
             SeriesRun.run(
                     List.of(first),
                     new PictureShelf(Optional.of(kept)),
-                    new ReferencePictures(),
+                    new ReferenceFiles(),
                     workers,
                     new Cancel(),
                     (sample, outcome, done) -> kept.keepRow(

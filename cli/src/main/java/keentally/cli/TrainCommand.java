@@ -1,0 +1,253 @@
+package keentally.cli;
+
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.stream.IntStream;
+import keentally.core.classify.ClassPicture;
+import keentally.core.classify.Classifier;
+import keentally.core.classify.Confusion;
+import keentally.core.classify.Examples;
+import keentally.core.classify.FeatureGroup;
+import keentally.core.classify.FeatureSet;
+import keentally.core.classify.Forest;
+import keentally.core.classify.ForestPlan;
+import keentally.core.classify.Lessons;
+import keentally.core.classify.Lessons.Lesson;
+import keentally.core.picture.Picture;
+import keentally.core.quantity.Scale;
+import keentally.core.words.Figures;
+import keentally.core.work.Work;
+import keentally.core.work.Workers;
+import keentally.study.Program;
+import keentally.study.file.FileFault;
+import keentally.study.file.Json;
+import keentally.study.method.ModelFile;
+import keentally.study.picture.PictureFile;
+import keentally.study.picture.PictureReader;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** {@code train IMAGE... --classes CLASSPICTURE... --out MODEL}. */
+@Command(
+        name = "train",
+        description =
+                "Trains a model from pictures and what was painted over them, and says how well it does where it was"
+                        + " not trained.",
+        mixinStandardHelpOptions = true)
+final class TrainCommand implements Callable<Integer> {
+    private static final int MOST_EXAMPLES = 50_000;
+
+    @Spec
+    private CommandSpec spec;
+
+    @Parameters(arity = "1..*", paramLabel = "IMAGE", description = "Pictures that classes were painted over.")
+    private List<Path> pictures;
+
+    @Option(
+            names = "--classes",
+            required = true,
+            arity = "1..*",
+            paramLabel = "CLASSPICTURE",
+            description = "As many, in the same order: each value or colour is a class.")
+    private List<Path> painted;
+
+    @Option(names = "--out", required = true, paramLabel = "MODEL", description = "A file ending in .model.json.")
+    private Path out;
+
+    @Option(
+            names = "--unpainted",
+            paramLabel = "VALUE",
+            description = "The value that means not painted: a number, #rrggbb, or none where every value is a class.")
+    private String unpainted;
+
+    @Option(
+            names = "--features",
+            split = ",",
+            paramLabel = "GROUPS",
+            description =
+                    "value, gaussian, gradient, local, median, difference, hessian, structure, gabor; all when left"
+                            + " out.")
+    private List<String> features;
+
+    @Option(names = "--trees", paramLabel = "N", defaultValue = "64", description = "Trees of the forest.")
+    private int trees;
+
+    @Option(names = "--depth", paramLabel = "N", defaultValue = "18", description = "The most decisions of a tree.")
+    private int depth;
+
+    @Option(names = "--seed", paramLabel = "N", defaultValue = "1", description = "Of all chance in it.")
+    private long seed;
+
+    @Option(names = "--scale", paramLabel = "LENGTH", description = "Length of a pixel, such as \"0.85 um/px\".")
+    private String scale;
+
+    @Option(names = "--json", description = "The scores as JSON.")
+    private boolean json;
+
+    @Override
+    public Integer call() throws FileFault {
+        try (Workers workers = Workers.of(Runtime.getRuntime().availableProcessors());
+                Interrupt interrupt = Interrupt.listening()) {
+            return train(new Work(workers, interrupt.cancel()));
+        } catch (IllegalArgumentException e) {
+            throw new ParameterException(spec.commandLine(), "Cannot train: " + e.getMessage() + ".");
+        }
+    }
+
+    private int train(Work work) throws FileFault {
+        if (pictures.size() != painted.size()) {
+            throw new IllegalArgumentException("every picture needs its class picture, but there are " + pictures.size()
+                    + " and " + painted.size());
+        }
+        for (Path input : IntStream.range(0, pictures.size())
+                .boxed()
+                .flatMap(i -> List.of(pictures.get(i), painted.get(i)).stream())
+                .toList()) {
+            if (Files.exists(out) && Files.exists(input) && same(out, input)) {
+                throw new IllegalArgumentException("the model would be written over " + input);
+            }
+        }
+        List<Lesson> lessons = new ArrayList<>();
+        List<Object> learntFrom = new ArrayList<>();
+        for (int i = 0; i < pictures.size(); i++) {
+            PictureFile picture = PictureReader.read(pictures.get(i));
+            PictureFile classes = PictureReader.read(painted.get(i));
+            lessons.add(new Lesson(picture.picture(), ClassPicture.of(classes.picture())));
+            learntFrom.add(Map.of("picture", picture.sha256(), "classes", classes.sha256()));
+        }
+        Lessons all = Lessons.of(set(lessons.getFirst().picture()), lessons, unpainted(lessons));
+        Examples examples = all.examples(MOST_EXAMPLES, seed, work);
+        ForestPlan plan = new ForestPlan(trees, depth, ForestPlan.USUAL.leastLeaf(), seed);
+        Confusion scores = Confusion.heldOut(examples, plan, work);
+        Forest forest = Forest.grown(examples, plan, work);
+        Optional<Scale> trainedAt = Optional.ofNullable(scale).map(Scale::of);
+        FeatureSet set = set(lessons.getFirst().picture());
+        ModelFile.write(
+                out,
+                new Classifier(set, all.classes(), forest, trainedAt),
+                provenance(learntFrom, examples, scores, all));
+        say(all, examples, scores);
+        return Status.WELL;
+    }
+
+    private static boolean same(Path a, Path b) throws FileFault {
+        try {
+            return Files.isSameFile(a, b);
+        } catch (IOException e) {
+            throw new FileFault(b + " cannot be looked at: " + e.getMessage() + ".", e);
+        }
+    }
+
+    /** What is not painted is asked for, never guessed. */
+    private Optional<String> unpainted(List<Lesson> lessons) {
+        ClassPicture first = lessons.getFirst().painted();
+        if (unpainted == null) {
+            throw new IllegalArgumentException(
+                    "say with --unpainted which value means not painted, or none where all are"
+                            + " classes; the class picture holds " + first.described());
+        }
+        if (unpainted.equals("none")) {
+            return Optional.empty();
+        }
+        if (lessons.stream().allMatch(l -> l.painted().find(unpainted).isEmpty())) {
+            throw new IllegalArgumentException(
+                    "no pixel of the class picture is " + unpainted + "; it holds " + first.described());
+        }
+        return Optional.of(unpainted);
+    }
+
+    private FeatureSet set(Picture picture) {
+        List<FeatureGroup> groups = features == null
+                ? Arrays.asList(FeatureGroup.values())
+                : features.stream().map(TrainCommand::group).toList();
+        return new FeatureSet(groups, picture.isColour(), 1);
+    }
+
+    private static FeatureGroup group(String word) {
+        try {
+            return FeatureGroup.valueOf(word.strip().toUpperCase(Locale.ROOT));
+        } catch (IllegalArgumentException e) {
+            throw new IllegalArgumentException("no group of features is called \"" + word + "\"", e);
+        }
+    }
+
+    private Map<String, Object> provenance(
+            List<Object> learntFrom, Examples examples, Confusion scores, Lessons lessons) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        tree.put("program", Program.VERSION);
+        tree.put("learntFrom", learntFrom);
+        tree.put("examples", examples.count());
+        tree.put("trees", trees);
+        tree.put("depth", depth);
+        tree.put("seed", seed);
+        tree.put("block", lessons.block());
+        tree.put("heldOut", table(lessons, scores));
+        return tree;
+    }
+
+    private static List<Map<String, Object>> table(Lessons lessons, Confusion scores) {
+        List<Map<String, Object>> rows = new ArrayList<>();
+        for (int c = 0; c < scores.classes(); c++) {
+            Map<String, Object> row = new LinkedHashMap<>();
+            row.put("class", lessons.classes().get(c).name());
+            row.put("heldOut", scores.examples(c));
+            row.put("precision", number(scores.precision(c)));
+            row.put("recall", number(scores.recall(c)));
+            row.put("f1", number(scores.f1(c)));
+            row.put("overlap", number(scores.overlap(c)));
+            rows.add(row);
+        }
+        return rows;
+    }
+
+    private static Double number(double value) {
+        return Double.isFinite(value) ? value : null;
+    }
+
+    private void say(Lessons lessons, Examples examples, Confusion scores) {
+        PrintWriter say = spec.commandLine().getOut();
+        if (json) {
+            say.println(Json.pretty(Map.of("examples", examples.count(), "heldOut", table(lessons, scores))));
+            return;
+        }
+        say.printf(
+                Locale.ROOT,
+                "%-12s %9s %9s %9s %9s %9s%n",
+                "class",
+                "held out",
+                "precision",
+                "recall",
+                "F1",
+                "overlap");
+        for (int c = 0; c < scores.classes(); c++) {
+            say.printf(
+                    Locale.ROOT,
+                    "%-12s %9d %9s %9s %9s %9s%n",
+                    lessons.classes().get(c).name(),
+                    scores.examples(c),
+                    Figures.number(scores.precision(c)),
+                    Figures.number(scores.recall(c)),
+                    Figures.number(scores.f1(c)),
+                    Figures.number(scores.overlap(c)));
+        }
+        say.printf(
+                Locale.ROOT,
+                "Of %,d examples; held out in blocks of %d px with a gap between them.%n",
+                examples.count(),
+                lessons.block());
+    }
+}

@@ -1,0 +1,311 @@
+package keentally.core.classify;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.SplittableRandom;
+import keentally.core.work.Work;
+
+/**
+ * A forest of decision trees that tells classes apart by features.
+ *
+ * <p>Definition: each tree is grown on as many examples as there are, drawn with replacement, classes weighed so that each counts as much as any
+ * other. At every decision √F of the F features, drawn anew, are looked at, and the edge between two bins ({@link Bins}) is taken that lowers
+ * the Gini impurity most; of equals the feature that was drawn first and its lowest edge. A leaf says how its examples are shared out to the classes; the forest says the mean of
+ * its trees' leaves, and the class with the greatest part, of equals the first.
+ *
+ * <p>Edge cases: examples that are all alike make one leaf; values beyond those of the examples go with the outermost. Cost: trees × depth × examples
+ * × √F to grow; trees × depth a pixel to ask. Threads: trees are grown side by side, each with a chance of its own, so the same bytes come out
+ * with any number.
+ *
+ * <p>Source: L. Breiman (2001), Random forests, Machine Learning 45, 5–32.
+ */
+public final class Forest {
+    private static final int BLOCK = 512;
+
+    /** What is gained less is lost in rounding. */
+    private static final double LEAST_GAIN = 1e-9;
+
+    private final int classes;
+    private final int features;
+    private final List<Tree> trees;
+
+    /** @param features how many it asks about */
+    public Forest(int classes, int features, List<Tree> trees) {
+        this.classes = classes;
+        this.features = features;
+        this.trees = List.copyOf(trees);
+    }
+
+    /**
+     * Decisions and leaves, numbered; the first is the root.
+     *
+     * @param feature that a decision asks about; −1 for a leaf
+     * @param edge at most this goes left
+     * @param left the left follower of a decision, the right one being the next; of a leaf, where its shares begin
+     * @param shares of the classes, leaf by leaf
+     */
+    public record Tree(int[] feature, float[] edge, int[] left, float[] shares) {
+        int leaf(float[][] values, int i) {
+            int node = 0;
+            while (feature[node] >= 0) {
+                node = values[feature[node]][i] <= edge[node] ? left[node] : left[node] + 1;
+            }
+            return left[node];
+        }
+    }
+
+    public List<Tree> trees() {
+        return trees;
+    }
+
+    public int classes() {
+        return classes;
+    }
+
+    public int features() {
+        return features;
+    }
+
+    /** Grows one. */
+    public static Forest grown(Examples examples, ForestPlan plan, Work work) {
+        Bins bins = Bins.of(examples.features());
+        List<Tree> trees = work.map(
+                plan.trees(),
+                t -> new Growing(examples, bins, plan, new SplittableRandom(plan.seed() * 1_000_003 + t)).tree());
+        return new Forest(examples.classes(), examples.features().length, trees);
+    }
+
+    /**
+     * How sure it is of each class.
+     *
+     * @param values for each feature, its values
+     * @param count of pixels
+     * @return for each pixel its classes one after the other, adding up to 1
+     */
+    public float[] probabilities(float[][] values, int count) {
+        float[] sums = new float[count * classes];
+        for (int from = 0; from < count; from += BLOCK) { // a block's values stay near while all trees ask about them
+            int to = Math.min(count, from + BLOCK);
+            for (Tree tree : trees) {
+                for (int i = from; i < to; i++) {
+                    int leaf = tree.leaf(values, i);
+                    for (int c = 0; c < classes; c++) {
+                        sums[i * classes + c] += tree.shares()[leaf + c];
+                    }
+                }
+            }
+        }
+        for (int i = 0; i < sums.length; i++) {
+            sums[i] /= trees.size();
+        }
+        return sums;
+    }
+
+    /** The class that each pixel most likely is, from 0. */
+    public byte[] classOf(float[][] values, int count) {
+        float[] sure = probabilities(values, count);
+        byte[] most = new byte[count];
+        for (int i = 0; i < count; i++) {
+            int best = 0;
+            for (int c = 1; c < classes; c++) {
+                if (sure[i * classes + c] > sure[i * classes + best]) {
+                    best = c;
+                }
+            }
+            most[i] = (byte) best;
+        }
+        return most;
+    }
+
+    /** One tree, from its root down. */
+    private static final class Growing {
+        private final Examples examples;
+        private final Bins bins;
+        private final ForestPlan plan;
+        private final SplittableRandom chance;
+        private final int classes;
+        private final int tried;
+        private final double[] weight;
+        private final int[] order;
+        private final int[] drawn;
+        private int[] feature = new int[64];
+        private float[] edge = new float[64];
+        private int[] left = new int[64];
+        private float[] shares = new float[64];
+        private int nodes;
+        private int used;
+
+        Growing(Examples examples, Bins bins, ForestPlan plan, SplittableRandom chance) {
+            this.examples = examples;
+            this.bins = bins;
+            this.plan = plan;
+            this.chance = chance;
+            this.classes = examples.classes();
+            this.tried = Math.max(1, (int) Math.round(Math.sqrt(examples.features().length)));
+            this.weight = weights(examples);
+            this.order = new int[examples.count()];
+            for (int i = 0; i < order.length; i++) {
+                order[i] = chance.nextInt(order.length);
+            }
+            this.drawn = new int[examples.features().length];
+            Arrays.setAll(drawn, i -> i);
+        }
+
+        private static double[] weights(Examples examples) {
+            double[] weights = new double[examples.classes()];
+            for (int c : examples.classOf()) {
+                weights[c]++;
+            }
+            for (int c = 0; c < weights.length; c++) {
+                weights[c] = (double) examples.count() / (weights.length * weights[c]);
+            }
+            return weights;
+        }
+
+        Tree tree() {
+            grow(node(1), 0, order.length, 0);
+            return new Tree(
+                    Arrays.copyOf(feature, nodes),
+                    Arrays.copyOf(edge, nodes),
+                    Arrays.copyOf(left, nodes),
+                    Arrays.copyOf(shares, used));
+        }
+
+        private int node(int count) {
+            while (nodes + count > feature.length) {
+                feature = Arrays.copyOf(feature, 2 * feature.length);
+                edge = Arrays.copyOf(edge, 2 * edge.length);
+                left = Arrays.copyOf(left, 2 * left.length);
+            }
+            nodes += count;
+            return nodes - count;
+        }
+
+        private void grow(int node, int from, int to, int depth) {
+            double[] parts = new double[classes];
+            for (int i = from; i < to; i++) {
+                int c = examples.classOf()[order[i]];
+                parts[c] += weight[c];
+            }
+            Split best = depth < plan.depth() && to - from >= 2 * plan.leastLeaf() && !isPure(parts)
+                    ? split(from, to, parts)
+                    : null;
+            if (best == null) {
+                leaf(node, parts);
+                return;
+            }
+            int middle = part(from, to, best);
+            int followers = node(2);
+            feature[node] = best.feature();
+            edge[node] = bins.edges()[best.feature()][best.bin()];
+            left[node] = followers;
+            grow(followers, from, middle, depth + 1);
+            grow(followers + 1, middle, to, depth + 1);
+        }
+
+        private static boolean isPure(double[] parts) {
+            return Arrays.stream(parts).filter(p -> p > 0).count() < 2;
+        }
+
+        private void leaf(int node, double[] parts) {
+            while (used + classes > shares.length) {
+                shares = Arrays.copyOf(shares, 2 * shares.length);
+            }
+            double sum = Arrays.stream(parts).sum();
+            feature[node] = -1;
+            left[node] = used;
+            for (int c = 0; c < classes; c++) {
+                shares[used + c] = (float) (parts[c] / sum);
+            }
+            used += classes;
+        }
+
+        /** @param gain how much the impurity falls */
+        private record Split(int feature, int bin, double gain) {}
+
+        /** The best edge of some features drawn anew; null where none parts the examples. */
+        private Split split(int from, int to, double[] parts) {
+            Split best = null;
+            for (int t = 0; t < tried; t++) {
+                int with = t + chance.nextInt(drawn.length - t);
+                int f = drawn[with];
+                drawn[with] = drawn[t];
+                drawn[t] = f;
+                Split found = split(f, from, to, parts);
+                if (found != null && (best == null || found.gain() > best.gain() + LEAST_GAIN)) {
+                    best = found;
+                }
+            }
+            return best;
+        }
+
+        private Split split(int f, int from, int to, double[] parts) {
+            int edges = bins.edges()[f].length;
+            if (edges == 0) {
+                return null;
+            }
+            double[] sums = new double[(edges + 1) * classes];
+            int[] counts = new int[edges + 1];
+            byte[] of = bins.of()[f];
+            for (int i = from; i < to; i++) {
+                int b = of[order[i]] & 0xff;
+                int c = examples.classOf()[order[i]];
+                sums[b * classes + c] += weight[c];
+                counts[b]++;
+            }
+            return bestEdge(f, sums, counts, parts, to - from);
+        }
+
+        private Split bestEdge(int f, double[] sums, int[] counts, double[] parts, int all) {
+            double[] below = new double[classes];
+            int count = 0;
+            Split best = null;
+            double whole = purity(parts, new double[classes]);
+            for (int b = 0; b < counts.length - 1; b++) {
+                for (int c = 0; c < classes; c++) {
+                    below[c] += sums[b * classes + c];
+                }
+                count += counts[b];
+                if (counts[b] == 0 || count < plan.leastLeaf() || all - count < plan.leastLeaf()) {
+                    continue;
+                }
+                double gain = purity(below, new double[classes]) + purity(parts, below) - whole;
+                if (gain > LEAST_GAIN && (best == null || gain > best.gain() + LEAST_GAIN)) {
+                    best = new Split(f, b, gain);
+                }
+            }
+            return best;
+        }
+
+        /** Σ p² over Σ p of what is left without some: the sum of both sides is greatest where the Gini impurity is least. */
+        private double purity(double[] parts, double[] without) {
+            double squares = 0;
+            double sum = 0;
+            for (int c = 0; c < classes; c++) {
+                double p = parts[c] - without[c];
+                squares += p * p;
+                sum += p;
+            }
+            return sum > 0 ? squares / sum : 0;
+        }
+
+        /** Those that go left first; the order on either side stays. */
+        private int part(int from, int to, Split split) {
+            byte[] of = bins.of()[split.feature()];
+            int[] right = new int[to - from];
+            int rights = 0;
+            int at = from;
+            for (int i = from; i < to; i++) {
+                if ((of[order[i]] & 0xff) <= split.bin()) {
+                    order[at] = order[i];
+                    at++;
+                } else {
+                    right[rights] = order[i];
+                    rights++;
+                }
+            }
+            System.arraycopy(right, 0, order, at, rights);
+            return at;
+        }
+    }
+}

@@ -1,0 +1,102 @@
+package keentally.study.method;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Base64;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import keentally.core.classify.Classifier;
+import keentally.core.classify.Classifier.ClassLabel;
+import keentally.core.classify.Examples;
+import keentally.core.classify.FeatureGroup;
+import keentally.core.classify.FeatureSet;
+import keentally.core.classify.Forest;
+import keentally.core.classify.ForestPlan;
+import keentally.core.colour.Rgb;
+import keentally.core.quantity.Scale;
+import keentally.core.setting.Reference;
+import keentally.core.work.Work;
+import keentally.study.file.FileFault;
+import keentally.study.file.Sha256;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class ModelFileTest {
+    private static final FeatureSet SET = new FeatureSet(List.of(FeatureGroup.MEDIAN, FeatureGroup.VALUE), false, 1.5);
+
+    @TempDir
+    Path folder;
+
+    private Path file;
+    private Classifier classifier;
+
+    @BeforeEach
+    void aModel() throws FileFault {
+        float[][] values = {{0, 1, 2, 3, 4, 5, 6, 7}, {1, 0, 1, 0, 1, 0, 1, 0}};
+        Examples examples = new Examples(values, new int[] {0, 0, 1, 1, 0, 0, 1, 1}, 2, new int[8]);
+        Forest forest = Forest.grown(examples, new ForestPlan(3, 5, 1, 7), Work.alone());
+        classifier = new Classifier(
+                SET,
+                List.of(new ClassLabel("dough", Rgb.of("#102030")), new ClassLabel("air", Rgb.of("#405060"))),
+                forest,
+                Optional.of(Scale.of("0.85 um/px")));
+        file = folder.resolve("a.model.json");
+        ModelFile.write(file, classifier, Map.of("seed", 7));
+    }
+
+    @Test
+    void aModelReadsBackTheSame() throws FileFault {
+        Classifier read = ModelFile.read(file);
+        assertThat(read.features()).isEqualTo(SET);
+        assertThat(read.classes()).isEqualTo(classifier.classes());
+        assertThat(read.trainedAt()).isEqualTo(classifier.trainedAt());
+        float[][] asked = {{0.5f, 2.5f, 6}, {1, 0, 1}};
+        assertThat(read.forest().probabilities(asked, 3))
+                .isEqualTo(classifier.forest().probabilities(asked, 3));
+        Path again = folder.resolve("b.model.json");
+        ModelFile.write(again, read, Map.of("seed", 7));
+        assertThat(again).hasSameBinaryContentAs(file);
+    }
+
+    private void damaged(String from, String to, String says) throws Exception {
+        Path broken = folder.resolve("broken.model.json");
+        String text = Files.readString(file);
+        assertThat(text.replaceFirst(from, to)).isNotEqualTo(text);
+        Files.writeString(broken, text.replaceFirst(from, to));
+        assertThatThrownBy(() -> ModelFile.read(broken))
+                .isInstanceOf(FileFault.class)
+                .hasMessageContaining(says);
+    }
+
+    @Test
+    void whatIsDamagedNewerOrNoModelIsRefused() throws Exception {
+        damaged("keen-tally-model", "something", "is no model");
+        damaged("\"version\" : 1", "\"version\" : 9", "which a newer program made");
+        damaged("\"value\"", "\"smell\"", "is a damaged model");
+        damaged("\"air\"", "\"dough\"", "two classes have one name");
+        String nowhere = Base64.getEncoder().encodeToString(new byte[] {99, 0, 0, 0});
+        damaged("\"feature\" : \"[^\"]*\"", "\"feature\" : \"" + nowhere + "\"", "is a damaged model");
+        damaged("\"shares\" : \"[^\"]*\"", "\"shares\" : \"\"", "a tree leads nowhere");
+        damaged("\"left\" : \"[^\"]*\"", "\"left\" : \"?\"", "is a damaged model");
+        Files.writeString(file, "[1]");
+        assertThatThrownBy(() -> ModelFile.read(file)).hasMessageContaining("is no model");
+    }
+
+    @Test
+    void aMethodFindsItsModelAndNoticesAnother() throws Exception {
+        ReferenceFiles files = new ReferenceFiles();
+        Reference reference = new Reference(file.toString(), Sha256.of(file));
+        assertThat(files.classifier(reference)).isSameAs(files.classifier(reference));
+        Reference changed = new Reference(file.toString(), "0".repeat(64));
+        assertThatThrownBy(() -> files.classifier(changed)).hasMessageContaining("has changed since it was chosen");
+        Reference gone = new Reference(folder.resolve("c.model.json").toString(), "1".repeat(64));
+        assertThatThrownBy(() -> files.classifier(gone))
+                .hasMessageContaining("refers to the model")
+                .hasMessageContaining("missing");
+    }
+}
