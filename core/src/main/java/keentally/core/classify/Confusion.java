@@ -89,14 +89,17 @@ public record Confusion(long[][] counts) {
         return IntStream.range(0, counts.length).mapToLong(k -> counts[k][c]).sum();
     }
 
+    /** Of what was called a class, the part that is of it. */
     public double precision(int c) {
         return examples(c) == 0 ? Double.NaN : (double) counts[c][c] / called(c);
     }
 
+    /** Of what is of a class, the part that was called so. */
     public double recall(int c) {
         return examples(c) == 0 ? Double.NaN : (double) counts[c][c] / examples(c);
     }
 
+    /** The harmonic mean of precision and recall. */
     public double f1(int c) {
         return examples(c) == 0 ? Double.NaN : 2.0 * counts[c][c] / (examples(c) + called(c));
     }
