@@ -10,6 +10,7 @@ import keentally.core.hand.HandWork;
 import keentally.core.hand.Marks;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
+import keentally.core.method.MethodStep;
 import keentally.core.quantity.Scale;
 import keentally.core.step.BringMaskStep;
 import keentally.study.document.Calibration;
@@ -87,10 +88,21 @@ public final class DemoStudy {
             for (Map.Entry<String, Marks> tally : others.tallies().entrySet()) {
                 study = study.withTally(id, tally.getKey(), tally.getValue());
             }
-            for (Path method : others.methods()) {
-                study = study.with(study.newMethodId(), MethodFile.read(method));
+            boolean taken = false;
+            for (Path file : others.methods()) {
+                Method method = MethodFile.read(file);
+                String methodId = study.newMethodId();
+                study = study.with(methodId, method);
+                Optional<MethodStep> brings = method.steps().stream()
+                        .filter(step -> step.description().id().equals(BringMaskStep.ID))
+                        .findFirst();
+                if (brings.isPresent()) {
+                    study = study.withHand(
+                            id, methodId, brings.get().id(), others.brought().map(b -> b));
+                    taken = true;
+                }
             }
-            if (others.brought().isPresent()) {
+            if (others.brought().isPresent() && !taken) {
                 String method = study.newMethodId();
                 Method rough = Method.empty(
                                 "Brought in: " + samples.get(i).title(),

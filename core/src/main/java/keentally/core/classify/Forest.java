@@ -103,9 +103,13 @@ public final class Forest {
 
     /** The class that each pixel most likely is, from 0. */
     public byte[] classOf(float[][] values, int count) {
-        float[] sure = probabilities(values, count);
-        byte[] most = new byte[count];
-        for (int i = 0; i < count; i++) {
+        return classOf(probabilities(values, count));
+    }
+
+    /** The class that each pixel most likely is, of what {@link #probabilities} gave. */
+    public byte[] classOf(float[] sure) {
+        byte[] most = new byte[sure.length / classes];
+        for (int i = 0; i < most.length; i++) {
             int best = 0;
             for (int c = 1; c < classes; c++) {
                 if (sure[i * classes + c] > sure[i * classes + best]) {

@@ -290,7 +290,7 @@ public record Method(
             if (step.muted()) {
                 continue;
             }
-            Flow needs = step.description().needs();
+            Flow needs = step.needs();
             if (!has(there, needs)) {
                 return Optional.of(new MethodFault(
                         i + 1,

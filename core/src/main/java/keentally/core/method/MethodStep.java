@@ -29,6 +29,11 @@ public record MethodStep(
         return description.make().apply(values).handToBegin();
     }
 
+    /** The kind that must be there. */
+    public Flow needs() {
+        return description.needs(values);
+    }
+
     /** The kind that it makes. */
     public Flow gives() {
         return description.gives(values);

@@ -79,7 +79,7 @@ public final class Runner {
 
     private Place step(Method method, MethodStep step, Sample sample, Place before, Cancel cancel) throws RunFault {
         Place from = before;
-        if (step.description().needs() == Flow.OBJECTS && before.state.objects().isEmpty()) {
+        if (step.needs() == Flow.OBJECTS && before.state.objects().isEmpty()) {
             from = labelled(before, cancel);
         }
         int number = method.indexOf(step.id()) + 1;

@@ -32,7 +32,7 @@ public record BringMaskStep(As as) implements Step {
     static final StepDescription DESCRIPTION = new StepDescription(
             ID,
             1,
-            Flow.PICTURE,
+            values -> Flow.PICTURE,
             BringMaskStep::gives,
             Set.of(Use.FIELD, Use.HAND_WORK),
             List.<Setting<?>>of(AS),

@@ -1,5 +1,6 @@
 package keentally.core.step;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -9,6 +10,8 @@ import keentally.core.classify.FeatureSet;
 import keentally.core.picture.Field;
 import keentally.core.picture.PhaseMap;
 import keentally.core.picture.Plane8;
+import keentally.core.picture.Probabilities;
+import keentally.core.setting.FlagSetting;
 import keentally.core.setting.Reference;
 import keentally.core.setting.ReferenceSetting;
 import keentally.core.setting.Setting;
@@ -17,10 +20,14 @@ import keentally.core.setting.Setting;
  * Every pixel becomes of the class that a model, learnt from examples, takes it for by its surroundings.
  *
  * @param model its file; empty where none is chosen yet
+ * @param probabilities whether how sure it is goes on beside the phases
  */
-public record ClassifyStep(Optional<Reference> model) implements Step {
+public record ClassifyStep(Optional<Reference> model, boolean probabilities) implements Step {
     public static final String ID = "classify";
     public static final ReferenceSetting MODEL = ReferenceSetting.model("model");
+    public static final FlagSetting PROBABILITIES = FlagSetting.of("probabilities", false);
+
+    private static final int CERTAIN = 255;
 
     /** Rows that are worked out together. */
     private static final int ROWS = 32;
@@ -31,27 +38,46 @@ public record ClassifyStep(Optional<Reference> model) implements Step {
             Flow.PICTURE,
             Flow.PHASES,
             Set.of(Use.FIELD, Use.SCALE),
-            List.<Setting<?>>of(MODEL),
-            v -> new ClassifyStep(v.find(MODEL)));
+            List.<Setting<?>>of(MODEL, PROBABILITIES),
+            v -> new ClassifyStep(v.find(MODEL), v.get(PROBABILITIES)));
 
     @Override
     public Outcome apply(State before, Site site) throws StepFault {
         Reference named = model.orElseThrow(() -> new StepFault("needs a model that was trained; choose its file"));
         Classifier classifier = site.references().classifier(named);
         FeatureRows rows = rows(before, classifier);
-        byte[] map = new byte[rows.width() * rows.height()];
+        int width = rows.width();
+        byte[] map = new byte[width * rows.height()];
+        byte[][] sure = new byte[probabilities ? classifier.classes().size() : 0][map.length];
         int stretches = (rows.height() + ROWS - 1) / ROWS;
         site.work().each(stretches, s -> {
             int from = s * ROWS;
             int to = Math.min(rows.height(), from + ROWS);
-            byte[] classes = classifier.forest().classOf(rows.read(from, to), (to - from) * rows.width());
-            System.arraycopy(classes, 0, map, from * rows.width(), classes.length);
+            int count = (to - from) * width;
+            float[] likely = classifier.forest().probabilities(rows.read(from, to), count);
+            byte[] classes = classifier.forest().classOf(likely);
+            System.arraycopy(classes, 0, map, from * width, count);
+            for (int c = 0; c < sure.length; c++) {
+                for (int i = 0; i < count; i++) {
+                    sure[c][from * width + i] =
+                            (byte) Math.round(likely[i * classifier.classes().size() + c] * CERTAIN);
+                }
+            }
         });
         leaveOut(map, before.field());
-        PhaseMap phases = new PhaseMap(Plane8.of(rows.width(), rows.height(), map), classifier.names());
+        PhaseMap phases = new PhaseMap(Plane8.of(width, rows.height(), map), classifier.names());
+        Findings findings = Findings.NONE.count("phases", classifier.classes().size());
         return new Outcome(
-                before.give(phases),
-                Findings.NONE.count("phases", classifier.classes().size()));
+                probabilities
+                        ? before.give(
+                                phases,
+                                new Probabilities(
+                                        Arrays.stream(sure)
+                                                .map(p -> Plane8.of(width, rows.height(), p))
+                                                .toList(),
+                                        classifier.names()))
+                        : before.give(phases),
+                findings);
     }
 
     private static FeatureRows rows(State before, Classifier classifier) throws StepFault {

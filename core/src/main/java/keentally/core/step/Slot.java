@@ -5,6 +5,7 @@ import keentally.core.picture.HoldsBuffers;
 import keentally.core.picture.Mask;
 import keentally.core.picture.PhaseMap;
 import keentally.core.picture.Picture;
+import keentally.core.picture.Probabilities;
 import keentally.core.region.ObjectSet;
 
 /**
@@ -17,6 +18,9 @@ public final class Slot<T extends HoldsBuffers> {
     public static final Slot<Picture> PICTURE = new Slot<>("picture");
 
     public static final Slot<PhaseMap> PHASES = new Slot<>("phases");
+    /** What a learner said of the pixels whose phases it gave. */
+    public static final Slot<Probabilities> PROBABILITIES = new Slot<>("probabilities");
+
     public static final Slot<Mask> MASK = new Slot<>("mask");
     public static final Slot<ObjectSet> OBJECTS = new Slot<>("objects");
 
@@ -24,7 +28,7 @@ public final class Slot<T extends HoldsBuffers> {
     public static final Slot<AsideMasks> ASIDE = new Slot<>("aside");
 
     /** What parts the field or counts in it, in the order in which one is made of another. */
-    private static final List<Slot<?>> CHAIN = List.of(PHASES, MASK, OBJECTS);
+    private static final List<Slot<?>> CHAIN = List.of(PHASES, PROBABILITIES, MASK, OBJECTS);
 
     private final String name;
 

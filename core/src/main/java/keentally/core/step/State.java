@@ -14,6 +14,7 @@ import keentally.core.picture.Mask;
 import keentally.core.picture.PhaseMap;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane;
+import keentally.core.picture.Probabilities;
 import keentally.core.quantity.Scale;
 import keentally.core.region.ObjectSet;
 import keentally.core.work.Work;
@@ -88,6 +89,11 @@ public final class State implements HoldsBuffers {
         return find(Slot.PHASES);
     }
 
+    /** How sure a learner was of the phases; gone once others were made. */
+    public Optional<Probabilities> probabilities() {
+        return find(Slot.PROBABILITIES);
+    }
+
     public Optional<Mask> mask() {
         return find(Slot.MASK);
     }
@@ -109,6 +115,11 @@ public final class State implements HoldsBuffers {
     /** The state after a step that parts the field into phases. */
     public State give(PhaseMap map) {
         return with(Slot.PHASES, map);
+    }
+
+    /** The state after a step that parts the field into phases, and says how sure it is. */
+    public State give(PhaseMap map, Probabilities sure) {
+        return give(map).with(Slot.PROBABILITIES, sure);
     }
 
     /** The state after a step that chooses places. */

@@ -14,8 +14,8 @@ import keentally.core.setting.Values;
  *
  * @param id as in files
  * @param version counted up when the same settings come to give other numbers
- * @param needs the kind that must be there
- * @param port the kind that it makes, which may hang on its values
+ * @param port the kind that must be there, which may hang on its values
+ * @param gift the kind that it makes, likewise
  * @param uses what of the sample its outcome hangs on
  * @param settings in the order of files and panels
  * @param beginning what settings without a default begin with
@@ -24,8 +24,8 @@ import keentally.core.setting.Values;
 public record StepDescription(
         String id,
         int version,
-        Flow needs,
         Function<Values, Flow> port,
+        Function<Values, Flow> gift,
         Set<Use> uses,
         List<Setting<?>> settings,
         Beginning beginning,
@@ -57,7 +57,17 @@ public record StepDescription(
             List<Setting<?>> settings,
             Beginning beginning,
             Function<Values, Step> make) {
-        this(id, version, needs, values -> gives, uses, settings, beginning, make);
+        this(id, version, values -> needs, values -> gives, uses, settings, beginning, make);
+    }
+
+    /** The kind that must be there as it is added. */
+    public Flow needs() {
+        return needs(Values.NONE);
+    }
+
+    /** The kind that must be there with these values. */
+    public Flow needs(Values values) {
+        return port.apply(values);
     }
 
     /** The kind that it makes as it is added. */
@@ -67,7 +77,7 @@ public record StepDescription(
 
     /** The kind that it makes with these values. */
     public Flow gives(Values values) {
-        return port.apply(values);
+        return gift.apply(values);
     }
 
     /** The values with a choice made; a limit that had its unit from the choice before has its default again. */

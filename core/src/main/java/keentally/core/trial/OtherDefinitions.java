@@ -50,7 +50,7 @@ public final class OtherDefinitions {
             }
         }
         boolean labelled = method.steps().stream()
-                .anyMatch(s -> !s.muted() && s.description().needs() != Flow.OBJECTS && s.gives() == Flow.OBJECTS);
+                .anyMatch(s -> !s.muted() && s.needs() != Flow.OBJECTS && s.gives() == Flow.OBJECTS);
         if (method.givesObjects() && !labelled) {
             added(method, before(method), LabelStep.ID, "neighbours", "four").ifPresent(all::add);
         }
@@ -101,7 +101,7 @@ public final class OtherDefinitions {
     private static int before(Method method) {
         for (int i = 0; i < method.steps().size(); i++) {
             MethodStep step = method.steps().get(i);
-            if (!step.muted() && step.description().needs() == Flow.OBJECTS) {
+            if (!step.muted() && step.needs() == Flow.OBJECTS) {
                 return i;
             }
         }

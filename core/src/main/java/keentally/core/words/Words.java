@@ -102,6 +102,11 @@ public final class Words {
                 : text("step." + step.id() + "." + setting.id() + "." + ChoiceSetting.word(constant));
     }
 
+    /** What a setting does, where that is not plain from its name. */
+    public static Optional<String> help(StepDescription step, Setting<?> setting) {
+        return find("step." + step.id() + "." + setting.id() + ".help");
+    }
+
     /** When a choice is right, where that needs saying. */
     public static Optional<String> help(StepDescription step, Setting<?> setting, Enum<?> constant) {
         return find("step." + step.id() + "." + setting.id() + "." + ChoiceSetting.word(constant) + ".help");

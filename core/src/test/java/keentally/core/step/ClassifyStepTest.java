@@ -2,6 +2,7 @@ package keentally.core.step;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Optional;
@@ -18,6 +19,7 @@ import keentally.core.geometry.Rectangle;
 import keentally.core.picture.Field;
 import keentally.core.picture.PhaseMap;
 import keentally.core.picture.Picture;
+import keentally.core.picture.Probabilities;
 import keentally.core.quantity.Scale;
 import keentally.core.setting.Reference;
 import keentally.core.work.Cancel;
@@ -29,7 +31,8 @@ class ClassifyStepTest {
     private static final int SIDE = 320;
     private static final FeatureSet SET = new FeatureSet(List.of(FeatureGroup.GABOR), false, 1);
     private static final Classifier TRAINED = trained(Optional.of(Scale.of("2 um/px")));
-    private static final ClassifyStep STEP = new ClassifyStep(Optional.of(new Reference("weave.model.json", "")));
+    private static final ClassifyStep STEP =
+            new ClassifyStep(Optional.of(new Reference("weave.model.json", "")), false);
 
     private static Classifier trained(Optional<Scale> at) {
         Picture picture = Picture.grey(Weaves.drawn(SIDE, 1));
@@ -90,6 +93,25 @@ class ClassifyStepTest {
     }
 
     @Test
+    void howSureItIsGoesOnWherePeopleWantIt() throws StepFault {
+        State before = start(Picture.grey(Weaves.drawn(SIDE, 2)), Field.whole(SIDE, SIDE), "");
+        assertThat(STEP.apply(before, site(Work.alone())).state().probabilities())
+                .isEmpty();
+        State after = new ClassifyStep(STEP.model(), true)
+                .apply(before, site(Work.alone()))
+                .state();
+        Probabilities sure = after.probabilities().orElseThrow();
+        PhaseMap map = after.needPhases();
+        assertThat(sure.names()).isEqualTo(map.names());
+        for (int i = 0; i < SIDE; i++) {
+            assertThat(sure.at(0, i, i) + sure.at(1, i, i)).isCloseTo(1, within(0.01));
+            int phase = (int) map.map().at(i, i);
+            assertThat(sure.at(phase, i, i)).isGreaterThanOrEqualTo(sure.at(1 - phase, i, i));
+        }
+        assertThat(after.give(map).probabilities()).as("of other phases").isEmpty();
+    }
+
+    @Test
     void atAnotherScaleItLooksAsFarInReality() {
         assertThat(TRAINED.featuresAt(Optional.empty()).stretch()).isEqualTo(1);
         assertThat(TRAINED.featuresAt(Optional.of(Scale.of("1 um/px"))).stretch())
@@ -102,7 +124,8 @@ class ClassifyStepTest {
     void whatCannotBeDoneIsSaid() {
         Picture grey = Picture.grey(Weaves.drawn(SIDE, 1));
         Field whole = Field.whole(SIDE, SIDE);
-        assertThatThrownBy(() -> new ClassifyStep(Optional.empty()).apply(start(grey, whole, ""), site(Work.alone())))
+        assertThatThrownBy(() ->
+                        new ClassifyStep(Optional.empty(), false).apply(start(grey, whole, ""), site(Work.alone())))
                 .hasMessageContaining("needs a model that was trained");
         Picture colour = Picture.colour(Weaves.drawn(SIDE, 1), Weaves.drawn(SIDE, 2), Weaves.drawn(SIDE, 3));
         assertThatThrownBy(() -> classified(start(colour, whole, "")))

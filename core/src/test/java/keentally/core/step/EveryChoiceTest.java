@@ -34,7 +34,7 @@ class EveryChoiceTest {
         return Steps.all().stream().map(s -> Arguments.of(s, s.id()));
     }
 
-    private static List<State> states(StepDescription step) {
+    private static List<State> states(Flow needs) {
         Chance chance = new Chance(3);
         Field field = Field.whole(WIDTH, HEIGHT);
         Picture grey = Picture.grey(chance.plane8(WIDTH, HEIGHT));
@@ -45,7 +45,7 @@ class EveryChoiceTest {
         for (Picture picture : List.of(grey, colour)) {
             State start = State.of(picture, field, Optional.empty());
             states.add(
-                    switch (step.needs()) {
+                    switch (needs) {
                         case PICTURE -> start;
                         case PHASES -> start.give(PhaseMap.of(mask, field));
                         case MASK -> start.give(mask);
@@ -78,9 +78,9 @@ class EveryChoiceTest {
     @ParameterizedTest(name = "{1}")
     @MethodSource("steps")
     void everyChoiceIsTakenBegunOrRefused(StepDescription step, String id) {
-        for (State state : states(step)) {
-            for (Values one : chosen(step, Values.NONE)) {
-                for (Values two : chosen(step, one)) {
+        for (Values one : chosen(step, Values.NONE)) {
+            for (Values two : chosen(step, one)) {
+                for (State state : states(step.needs(two))) {
                     assertThatCode(() -> attempt(step, state, one, two))
                             .as("%s %s", id, two)
                             .doesNotThrowAnyException();
@@ -108,8 +108,8 @@ class EveryChoiceTest {
     @ParameterizedTest(name = "{1}")
     @MethodSource("steps")
     void lengthsBeyondThePictureDoNoHarm(StepDescription step, String id) {
-        for (State state : states(step)) {
-            for (Values chosen : chosen(step, Values.NONE)) {
+        for (Values chosen : chosen(step, Values.NONE)) {
+            for (State state : states(step.needs(chosen))) {
                 for (Setting<?> setting : step.settings()) {
                     for (String far : List.of("900000 px", "100000000000 px")) {
                         if (setting instanceof LengthSetting length && length.applies(chosen)) {

@@ -66,7 +66,7 @@ public final class StageState {
     /** What the selected station turned into another mask. */
     Optional<Mask> before() {
         Optional<MethodStep> step = desk.method().step(desk.station().get());
-        boolean turns = step.filter(s -> s.description().needs() == Flow.MASK && s.gives() == Flow.MASK)
+        boolean turns = step.filter(s -> s.needs() == Flow.MASK && s.gives() == Flow.MASK)
                 .isPresent();
         return turns && !model.atEnd().get()
                 ? desk.entering(desk.station().get()).flatMap(State::mask)

@@ -52,6 +52,8 @@ final class SettingRow extends VBox {
             label.setLabelFor(control);
             getChildren().addAll(label, row(setting, control), complaint);
         }
+        Words.help(tuning.step().description(), setting)
+                .ifPresent(help -> getChildren().add(Prose.of(help, "hint")));
         if (setting instanceof ChoiceSetting<?> choice) {
             hint(choice);
         }

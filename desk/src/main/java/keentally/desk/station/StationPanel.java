@@ -25,6 +25,7 @@ import keentally.core.step.LevelsStep;
 import keentally.core.step.LocalThresholdStep;
 import keentally.core.step.MergeSimilarStep;
 import keentally.core.step.PaintStep;
+import keentally.core.step.RefineEdgesStep;
 import keentally.core.step.SimilarColourStep;
 import keentally.core.step.SortRegionsStep;
 import keentally.core.step.SplitTouchingStep;
@@ -234,6 +235,7 @@ public final class StationPanel extends VBox {
             case ClusterStep.ID -> body(new ClusterPanel(desk, step.id(), clusters));
             case BringMaskStep.ID -> body(new BringPanel(desk, step.id()));
             case PaintStep.ID -> body(new PaintPanel(desk, step.id(), painting));
+            case RefineEdgesStep.ID -> body(new RefinePanel(desk, step.id()));
             case GrowRegionsStep.ID -> body(new GrowPanel(desk, step.id()));
             case MergeSimilarStep.ID -> body(new MergePanel(desk, step.id()));
             case SortRegionsStep.ID -> body(new SortPanel(desk, step.id()));

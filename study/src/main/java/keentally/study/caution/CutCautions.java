@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import keentally.core.measure.Dimension;
 import keentally.core.method.MethodStep;
 import keentally.core.picture.Channel;
+import keentally.core.quantity.PixelSize;
 import keentally.core.run.PhaseReading;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
@@ -15,6 +17,7 @@ import keentally.core.stats.Modes;
 import keentally.core.step.ChannelStep;
 import keentally.core.step.LevelsStep;
 import keentally.core.step.LocalThresholdStep;
+import keentally.core.step.RefineEdgesStep;
 import keentally.core.step.State;
 import keentally.core.step.ThresholdStep;
 import keentally.core.threshold.Stability;
@@ -24,6 +27,7 @@ import keentally.core.work.Work;
 /** Checks over where a method cuts and what it cuts on. */
 final class CutCautions {
     private static final double LEAST_PERCENT = 0.1;
+    private static final int MOST_NAMED = 5;
     private static final List<String> NEED_TWO_MODES = List.of(
             "otsu",
             "valley-emphasis",
@@ -59,6 +63,7 @@ final class CutCautions {
                 case ChannelStep.ID -> channel = String.valueOf(settings.get(ChannelStep.OF.id()));
                 case ThresholdStep.ID -> cautions.threshold(station, settings, before, channel);
                 case LocalThresholdStep.ID -> cautions.sameSignal(station, channel, before);
+                case RefineEdgesStep.ID -> cautions.lostParts(station);
                 case LevelsStep.ID -> cautions.byHand(station, "manual".equals(settings.get(LevelsStep.BY.id())));
                 default -> {}
             }
@@ -78,6 +83,39 @@ final class CutCautions {
 
     private int number(Run.Station station) {
         return run.method().indexOf(station.step().id()) + 1;
+    }
+
+    private void lostParts(Run.Station station) {
+        long pieces =
+                (long) station.findings().find(RefineEdgesStep.LOST_PIECES).orElse(0);
+        long thin = (long) station.findings().find(RefineEdgesStep.LOST_THIN).orElse(0);
+        if (pieces + thin == 0) {
+            return;
+        }
+        PixelSize size = PixelSize.of(run.method().unit(), run.sample().scale());
+        List<List<Double>> places = station.findings().places(RefineEdgesStep.LOST_AT);
+        String at = places.stream()
+                .limit(MOST_NAMED)
+                .map(p -> Figures.fixed(p.getFirst(), 0) + ", " + Figures.fixed(p.getLast(), 0))
+                .collect(Collectors.joining("; "));
+        found.add(new Caution(
+                "lost-parts",
+                "Step " + number(station) + " took away " + told(pieces, "small piece")
+                        + (pieces * thin > 0 ? " and " : "")
+                        + told(thin, "thin part") + ", "
+                        + Figures.area(
+                                station.findings()
+                                        .find(RefineEdgesStep.LOST_AREA)
+                                        .orElse(0),
+                                size)
+                        + " together, at x, y px " + at + (places.size() > MOST_NAMED ? "; ..." : "") + ".",
+                "Pixels follow their neighbours, so that what is thinner than the smoothing reaches vanishes although the picture shows"
+                        + " it: counts, perimeters and walls come out too small.",
+                "Look at the places; make the smoothing smaller, trust more in what was given, or paint them back."));
+    }
+
+    private static String told(long count, String what) {
+        return count == 0 ? "" : count + " " + what + (count == 1 ? "" : "s");
     }
 
     private void byHand(Run.Station station, boolean hand) {
