@@ -23,7 +23,8 @@ public final class DemoSamples {
                 () -> BranSpecks.draw(work),
                 () -> CrustChart.draw(work),
                 () -> SideLight.draw(work),
-                () -> TwoStains.draw(work)));
+                () -> TwoStains.draw(work),
+                () -> ShadowedGrain.draw(work)));
         ProvingSeries series = new ProvingSeries(work);
         for (int i = 0; i < series.count(); i++) {
             int place = i;

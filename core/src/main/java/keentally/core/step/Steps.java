@@ -24,6 +24,7 @@ public final class Steps {
             SimilarColourStep.DESCRIPTION,
             ClusterStep.DESCRIPTION,
             ClassifyStep.DESCRIPTION,
+            ScribbleCutStep.DESCRIPTION,
             RefineEdgesStep.DESCRIPTION,
             BringMaskStep.DESCRIPTION,
             GroupPhasesStep.DESCRIPTION,

@@ -28,6 +28,7 @@ import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
 import keentally.core.stats.Histogram;
 import keentally.core.stats.Percentiles;
+import keentally.core.step.RefineEdgesStep;
 import keentally.core.threshold.rule.Rule;
 import keentally.core.words.Words;
 
@@ -62,6 +63,7 @@ public final class Axes {
      */
     public static List<Axis> of(MethodStep step, Optional<Histogram> entering) {
         List<Axis> axes = new ArrayList<>();
+        List<Axis> turning = new ArrayList<>();
         List<RangeSetting> ranges = new ArrayList<>();
         for (Setting<?> setting : step.description().settings()) {
             if (!setting.applies(step.values())) {
@@ -73,6 +75,8 @@ public final class Axes {
             Optional<Axis> axis = of(step, setting, entering);
             if (setting instanceof LimitSetting) {
                 axis.ifPresent(axes::addFirst); // how deep, how large: what people turn first
+            } else if (setting instanceof ChoiceSetting<?> choice && turnsKinds(step, choice)) {
+                axis.ifPresent(turning::add);
             } else {
                 axis.ifPresent(axes::add);
             }
@@ -81,7 +85,48 @@ public final class Axes {
             axes.addFirst(width(ranges));
         }
         step.held().ifPresent(h -> axes.addFirst(held(step, h.free())));
+        axes.addAll(turning);
         return axes;
+    }
+
+    /** Whether its words take or give other kinds of things, so that they are no alternatives of each other. */
+    private static <E extends Enum<E>> boolean turnsKinds(MethodStep step, ChoiceSetting<E> choice) {
+        return choice.constants().stream()
+                        .map(word -> step.values().with(choice, word))
+                        .map(v -> List.of(
+                                step.description().needs(v), step.description().gives(v)))
+                        .distinct()
+                        .count()
+                > 1;
+    }
+
+    /**
+     * Two axes that are best tried at once, since one means little without the other; none for most steps.
+     *
+     * @param axes those of the step
+     */
+    public static Optional<Pair> pair(MethodStep step, List<Axis> axes) {
+        if (!step.description().id().equals(RefineEdgesStep.ID)) {
+            return Optional.empty();
+        }
+        return Optional.of(new Pair(
+                thrice(axes, RefineEdgesStep.POSITION_SIGMA.id()), thrice(axes, RefineEdgesStep.COLOUR_SIGMA.id())));
+    }
+
+    /** Two axes, each with few usual values. */
+    public record Pair(Axis first, Axis second) {}
+
+    /** Half, as it is, and twice. */
+    private static Axis thrice(List<Axis> axes, String id) {
+        Axis axis = axes.stream().filter(a -> a.id().equals(id)).findFirst().orElseThrow();
+        List<String> usual = parts(axis.usual());
+        return new Axis(
+                axis.id(),
+                axis.label(),
+                usual.size() == FACTORS.length
+                        ? String.join("; ", usual.get(2), usual.get(4), usual.get(6))
+                        : axis.usual(),
+                axis.reading());
     }
 
     /** What was found elsewhere, and what is found on each sample by itself. */

@@ -96,7 +96,7 @@ class StepsTest {
         MethodStep added = Method.empty("m", LengthUnit.PX).add(0, step).steps().getFirst();
         Optional<HandWork> begun = switch (step.id()) {
             case "edit-objects" -> Optional.of(Corrections.NONE);
-            case "paint" -> Optional.of(Painting.NONE);
+            case "paint", "scribble-cut" -> Optional.of(Painting.NONE);
             default -> Optional.empty();
         };
         assertThat(added.handToBegin()).isEqualTo(begun);

@@ -49,6 +49,12 @@ public final class MarkNodes {
         brush(path, width * view.zoom(), "mark-brush");
     }
 
+    /** A stroke that stays. @param inside whether it is whole; else dashed */
+    void scribble(List<Point> path, double width, boolean inside) {
+        brush(path, width * view.zoom() + 2, "mark-brush-rim");
+        brush(path, width * view.zoom(), inside ? "mark-inside" : "mark-outside");
+    }
+
     private void brush(List<Point> path, double width, String style) {
         Polyline line = new Polyline(flat(path.size() > 1 ? path : List.of(path.getFirst(), path.getFirst())));
         line.getStyleClass().setAll(style);

@@ -27,6 +27,7 @@ public final class PaintTool implements StageTool {
 
     private final Supplier<Mode> mode;
     private final DoubleSupplier width;
+    private final Supplier<List<Dab>> seen;
     private final Consumer<Dab> done;
     private final Runnable tooShort;
     private final DrawnPath path = new DrawnPath();
@@ -34,12 +35,19 @@ public final class PaintTool implements StageTool {
 
     /**
      * @param width of brush and line, in pixels of the picture
+     * @param seen dabs that stay in sight: strokes inside whole, those outside dashed
      * @param done told of each dab
      * @param tooShort an outline went round nothing
      */
-    public PaintTool(Supplier<Mode> mode, DoubleSupplier width, Consumer<Dab> done, Runnable tooShort) {
+    public PaintTool(
+            Supplier<Mode> mode,
+            DoubleSupplier width,
+            Supplier<List<Dab>> seen,
+            Consumer<Dab> done,
+            Runnable tooShort) {
         this.mode = mode;
         this.width = width;
+        this.seen = seen;
         this.done = done;
         this.tooShort = tooShort;
     }
@@ -47,6 +55,13 @@ public final class PaintTool implements StageTool {
     @Override
     public void place(Viewport view, Pane over) {
         MarkNodes marks = new MarkNodes(over, view);
+        for (Dab dab : seen.get()) {
+            switch (dab) {
+                case Dab.Brush brush -> marks.scribble(brush.path(), brush.width(), brush.adds());
+                case Dab.Outline outline -> marks.outline(outline.path(), "mark-part");
+                case Dab.Fill fill -> marks.handle(fill.at(), "handle-marker");
+            }
+        }
         boolean brushes = mode.get() == Mode.BRUSH || mode.get() == Mode.LINE;
         if (!path.isEmpty() && mode.get() == Mode.OUTLINE) {
             marks.outline(path.points(), "mark-stroke");

@@ -20,7 +20,7 @@ import keentally.desk.model.DeskModel;
 import keentally.desk.stage.PaintTool;
 import keentally.desk.stage.StageTool;
 
-/** A mask painted by hand: what the mouse does, and all that was done, to be taken back. */
+/** A mask painted by hand, or cut by strokes: what the mouse does, and all that was done, to be taken back. */
 final class PaintPanel extends VBox implements StationPanel.Body {
     /** What outlives the panel, which is made anew when another station was selected. */
     static final class Memory {
@@ -28,7 +28,21 @@ final class PaintPanel extends VBox implements StationPanel.Body {
         private final BrushWidth.Memory width = new BrushWidth.Memory();
     }
 
+    /**
+     * What strokes are for.
+     *
+     * @param name that texts and parts go by
+     * @param modes what the mouse can do
+     * @param stay whether strokes stay in sight
+     */
+    private record Kind(String name, List<PaintTool.Mode> modes, boolean stay) {
+        static final Kind PAINT = new Kind("paint", List.of(PaintTool.Mode.values()), false);
+        static final Kind SCRIBBLE =
+                new Kind("scribble", List.of(PaintTool.Mode.BRUSH, PaintTool.Mode.LINE, PaintTool.Mode.OUTLINE), true);
+    }
+
     private final DeskModel desk;
+    private final Kind kind;
     private final Tuning tuning;
     private final Memory known;
     private final PaintTool tool;
@@ -39,19 +53,26 @@ final class PaintPanel extends VBox implements StationPanel.Body {
     private final DoneList list;
     private final VBox work = new VBox();
 
-    PaintPanel(DeskModel desk, String stepId, Memory known) {
+    private PaintPanel(DeskModel desk, String stepId, Memory known, Kind kind) {
         this.desk = desk;
+        this.kind = kind;
         this.tuning = new Tuning(desk, stepId);
         this.known = known;
-        this.tool = new PaintTool(known.mode::get, known.width::px, this::keep, () -> desk.say(Texts.of("paint.drag")));
-        this.width = new BrushWidth(desk, known.width, "paint-width");
+        this.tool = new PaintTool(
+                known.mode::get,
+                known.width::px,
+                () -> kind.stay() ? dabs() : List.of(),
+                this::keep,
+                () -> desk.say(Texts.of("paint.drag")));
+        this.width = new BrushWidth(desk, known.width, kind.name() + "-width");
         this.begin = Pieces.button(
-                "paint-begin", "edit.begin", () -> tuning.keepHand(Painting.NONE, Texts.of("paint.did.begin")));
-        this.list = new DoneList(
-                "dab", i -> painting().ifPresent(p -> tuning.keepHand(p.without(i), Texts.of("paint.did.remove"))));
+                kind.name() + "-begin", "edit.begin", () -> tuning.keepHand(Painting.NONE, said("did.begin")));
+        this.list =
+                new DoneList("dab", i -> painting().ifPresent(p -> tuning.keepHand(p.without(i), said("did.remove"))));
         getStyleClass().add("fair-panel");
         work.getStyleClass().add("fair-panel");
-        sum.setId("paint-sum");
+        sum.setId(kind.name() + "-sum");
+        sum.managedProperty().bind(sum.visibleProperty());
         ObjectProperty<PaintTool.Mode> mode = new SimpleObjectProperty<>(known.mode.get());
         mode.addListener((o, was, is) -> {
             known.mode.set(is);
@@ -59,20 +80,31 @@ final class PaintPanel extends VBox implements StationPanel.Body {
         });
         work.getChildren()
                 .addAll(
-                        Pieces.choices("paint-mode", PaintTool.Mode.values(), mode),
+                        Pieces.choices(kind.name() + "-mode", kind.modes().toArray(PaintTool.Mode[]::new), mode),
                         hint,
                         width,
-                        Pieces.head("paint.list"),
+                        Pieces.head(kind.name() + ".list"),
                         sum,
                         list);
         getChildren().addAll(begin, work);
+        if (!tuning.step().description().settings().isEmpty()) {
+            getChildren().add(new FairPanel(desk, stepId));
+        }
         told();
         refresh();
     }
 
+    static PaintPanel painting(DeskModel desk, String stepId, Memory known) {
+        return new PaintPanel(desk, stepId, known, Kind.PAINT);
+    }
+
+    static PaintPanel scribbling(DeskModel desk, String stepId, Memory known) {
+        return new PaintPanel(desk, stepId, known, Kind.SCRIBBLE);
+    }
+
     private void told() {
         PaintTool.Mode mode = known.mode.get();
-        hint.setText(Texts.of("paint.hint." + ChoiceSetting.word(mode)));
+        hint.setText(said("hint." + ChoiceSetting.word(mode)));
         boolean wide = mode == PaintTool.Mode.BRUSH || mode == PaintTool.Mode.LINE;
         width.setVisible(wide);
         width.setManaged(wide);
@@ -86,12 +118,20 @@ final class PaintPanel extends VBox implements StationPanel.Body {
         tuning.keepHand(painting().orElse(Painting.NONE).and(dab), said(dab));
     }
 
+    private String said(String what) {
+        return Texts.of(kind.name() + "." + what);
+    }
+
+    private List<Dab> dabs() {
+        return painting().map(Painting::dabs).orElse(List.of());
+    }
+
     private String said(Dab dab) {
         String way = dab.adds() ? "add" : "take";
         return switch (dab) {
-            case Dab.Brush brush -> Texts.of("paint.did.brush." + way, length(brush.width()));
-            case Dab.Outline outline -> Texts.of("paint.did.outline." + way);
-            case Dab.Fill fill -> Texts.of("paint.did.fill." + way);
+            case Dab.Brush brush -> Texts.of(kind.name() + ".did.brush." + way, length(brush.width()));
+            case Dab.Outline outline -> said("did.outline." + way);
+            case Dab.Fill fill -> said("did.fill." + way);
         };
     }
 
@@ -119,11 +159,11 @@ final class PaintPanel extends VBox implements StationPanel.Body {
         work.setVisible(now.isPresent());
         work.setManaged(now.isPresent());
         Findings findings = desk.reached(tuning.id()).map(Run.Station::findings).orElse(Findings.NONE);
+        sum.setVisible(findings.find(Findings.ADDED).isPresent());
         sum.setText(Texts.of(
                 "paint.sum",
                 area(findings.find(Findings.ADDED).orElse(0)),
                 area(findings.find(Findings.REMOVED).orElse(0))));
-        List<Dab> dabs = now.map(Painting::dabs).orElse(List.of());
-        list.show(dabs.stream().map(this::said).toList(), findings.unfit()::contains);
+        list.show(dabs().stream().map(this::said).toList(), findings.unfit()::contains);
     }
 }

@@ -26,6 +26,7 @@ import keentally.core.step.LocalThresholdStep;
 import keentally.core.step.MergeSimilarStep;
 import keentally.core.step.PaintStep;
 import keentally.core.step.RefineEdgesStep;
+import keentally.core.step.ScribbleCutStep;
 import keentally.core.step.SimilarColourStep;
 import keentally.core.step.SortRegionsStep;
 import keentally.core.step.SplitTouchingStep;
@@ -60,6 +61,7 @@ public final class StationPanel extends VBox {
     private final IntegerProperty ends = new SimpleIntegerProperty();
     private final EditPanel.Memory corrections = new EditPanel.Memory();
     private final PaintPanel.Memory painting = new PaintPanel.Memory();
+    private final PaintPanel.Memory scribbling = new PaintPanel.Memory();
     private final StageModel stage;
     private final Runnable onTrial;
     private Optional<SharesSection> shares = Optional.empty();
@@ -234,7 +236,8 @@ public final class StationPanel extends VBox {
             case SimilarColourStep.ID -> body(new SimilarColourPanel(desk, step.id()));
             case ClusterStep.ID -> body(new ClusterPanel(desk, step.id(), clusters));
             case BringMaskStep.ID -> body(new BringPanel(desk, step.id()));
-            case PaintStep.ID -> body(new PaintPanel(desk, step.id(), painting));
+            case PaintStep.ID -> body(PaintPanel.painting(desk, step.id(), painting));
+            case ScribbleCutStep.ID -> body(PaintPanel.scribbling(desk, step.id(), scribbling));
             case RefineEdgesStep.ID -> body(new RefinePanel(desk, step.id()));
             case GrowRegionsStep.ID -> body(new GrowPanel(desk, step.id()));
             case MergeSimilarStep.ID -> body(new MergePanel(desk, step.id()));

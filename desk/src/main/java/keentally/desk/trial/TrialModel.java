@@ -308,12 +308,13 @@ public final class TrialModel {
                     case OBJECTS -> Number.COUNT;
                     case PICTURE, MASK -> Number.SHARE;
                 });
-        Axis first = axes.getFirst();
+        Optional<Axes.Pair> pair = Axes.pair(of, axes);
+        Axis first = pair.map(Axes.Pair::first).orElse(axes.getFirst());
         ask(new Request(
                 first,
                 first.usual(),
-                Optional.empty(),
-                "",
+                pair.map(Axes.Pair::second),
+                pair.map(p -> p.second().usual()).orElse(""),
                 List.of(desk.sampleId().get()),
                 first.usual().equals(Axes.ALL)));
         then.run();

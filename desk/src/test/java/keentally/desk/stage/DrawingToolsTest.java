@@ -143,7 +143,8 @@ class DrawingToolsTest {
         private final AtomicReference<PaintTool.Mode> mode = new AtomicReference<>(PaintTool.Mode.BRUSH);
         private final List<Dab> dabs = new ArrayList<>();
         private final AtomicInteger tooShort = new AtomicInteger();
-        private final PaintTool tool = new PaintTool(mode::get, () -> 7, dabs::add, tooShort::incrementAndGet);
+        private final PaintTool tool =
+                new PaintTool(mode::get, () -> 7, List::of, dabs::add, tooShort::incrementAndGet);
         private final Mouse mouse = new Mouse(tool);
 
         @Test
