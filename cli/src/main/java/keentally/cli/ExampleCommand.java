@@ -20,6 +20,7 @@ import keentally.samples.DemoStudy;
 import keentally.study.document.FieldRequest;
 import keentally.study.document.Study;
 import keentally.study.file.FileFault;
+import keentally.study.method.MethodFile;
 import keentally.study.report.HtmlReport;
 import keentally.study.report.PdfReport;
 import keentally.study.report.Report;
@@ -68,7 +69,7 @@ final class ExampleCommand implements Callable<Integer> {
                 Path results = folder.resolve("results").resolve(first.id());
                 List<PictureOrder> wanted =
                         alike.stream().map(ExampleCommand::wanted).toList();
-                RunOrder order = new RunOrder(first.method(), wanted, results, 1, false);
+                RunOrder order = new RunOrder(MethodFile.read(alike.getFirst().method()), wanted, results, 1, false);
                 failed += BatchRun.run(order, workers, new Cancel(), watcher);
             }
             handOver(workers);

@@ -12,6 +12,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import keentally.core.classify.ClassPicture;
 import keentally.core.classify.Classifier;
@@ -19,10 +20,15 @@ import keentally.core.classify.Confusion;
 import keentally.core.classify.Examples;
 import keentally.core.classify.FeatureGroup;
 import keentally.core.classify.FeatureSet;
-import keentally.core.classify.Forest;
 import keentally.core.classify.ForestPlan;
+import keentally.core.classify.HeldOut;
+import keentally.core.classify.HeldOut.Importance;
+import keentally.core.classify.LearnerPlan;
+import keentally.core.classify.Learnt;
 import keentally.core.classify.Lessons;
 import keentally.core.classify.Lessons.Lesson;
+import keentally.core.classify.LinearModel;
+import keentally.core.classify.LinearPlan;
 import keentally.core.picture.Picture;
 import keentally.core.quantity.Scale;
 import keentally.core.words.Figures;
@@ -83,6 +89,23 @@ final class TrainCommand implements Callable<Integer> {
                             + " out.")
     private List<String> features;
 
+    @Option(
+            names = "--learner",
+            paramLabel = "NAME",
+            defaultValue = "forest",
+            description = "forest, or linear: one plane a class.")
+    private String learner;
+
+    @Option(
+            names = "--cost",
+            paramLabel = "N",
+            defaultValue = "1",
+            description = "Of an example on the wrong side; linear.")
+    private double cost;
+
+    @Option(names = "--rounds", paramLabel = "N", defaultValue = "100", description = "The most rounds; linear.")
+    private int rounds;
+
     @Option(names = "--trees", paramLabel = "N", defaultValue = "64", description = "Trees of the forest.")
     private int trees;
 
@@ -131,17 +154,31 @@ final class TrainCommand implements Callable<Integer> {
         }
         Lessons all = Lessons.of(set(lessons.getFirst().picture()), lessons, unpainted(lessons));
         Examples examples = all.examples(MOST_EXAMPLES, seed, work);
-        ForestPlan plan = new ForestPlan(trees, depth, ForestPlan.USUAL.leastLeaf(), seed);
-        Confusion scores = Confusion.heldOut(examples, plan, work);
-        Forest forest = Forest.grown(examples, plan, work);
+        LearnerPlan plan = plan();
+        HeldOut heldOut = HeldOut.of(examples, plan, work);
+        Confusion scores = heldOut.confusion();
+        Learnt learnt = plan.learn(examples, work);
         Optional<Scale> trainedAt = Optional.ofNullable(scale).map(Scale::of);
         FeatureSet set = set(lessons.getFirst().picture());
         ModelFile.write(
                 out,
-                new Classifier(set, all.classes(), forest, trainedAt),
+                new Classifier(set, all.classes(), learnt, trainedAt),
                 provenance(learntFrom, examples, scores, all));
-        say(all, examples, scores);
+        say(all, examples, scores, heldOut.byGroup(set, seed, work));
+        if (learnt instanceof LinearModel linear && !linear.converged()) {
+            spec.commandLine()
+                    .getErr()
+                    .println("It did not converge in " + rounds + " rounds; give more with --rounds.");
+        }
         return Status.WELL;
+    }
+
+    private LearnerPlan plan() {
+        return switch (learner) {
+            case "forest" -> new ForestPlan(trees, depth, ForestPlan.USUAL.leastLeaf(), seed);
+            case "linear" -> new LinearPlan(cost, rounds);
+            default -> throw new IllegalArgumentException("a learner is forest or linear, but not \"" + learner + "\"");
+        };
     }
 
     private static boolean same(Path a, Path b) throws FileFault {
@@ -191,8 +228,14 @@ final class TrainCommand implements Callable<Integer> {
         tree.put("program", Program.VERSION);
         tree.put("learntFrom", learntFrom);
         tree.put("examples", examples.count());
-        tree.put("trees", trees);
-        tree.put("depth", depth);
+        tree.put("learner", learner);
+        if (learner.equals("forest")) {
+            tree.put("trees", trees);
+            tree.put("depth", depth);
+        } else {
+            tree.put("cost", cost);
+            tree.put("rounds", rounds);
+        }
         tree.put("seed", seed);
         tree.put("block", lessons.block());
         tree.put("heldOut", table(lessons, scores));
@@ -218,10 +261,17 @@ final class TrainCommand implements Callable<Integer> {
         return Double.isFinite(value) ? value : null;
     }
 
-    private void say(Lessons lessons, Examples examples, Confusion scores) {
+    private void say(Lessons lessons, Examples examples, Confusion scores, List<Importance> importance) {
         PrintWriter say = spec.commandLine().getOut();
         if (json) {
-            say.println(Json.pretty(Map.of("examples", examples.count(), "heldOut", table(lessons, scores))));
+            Map<String, Object> tree = new LinkedHashMap<>();
+            tree.put("examples", examples.count());
+            tree.put("heldOut", table(lessons, scores));
+            tree.put("confusion", scores.counts());
+            Map<String, Object> lost = new LinkedHashMap<>();
+            importance.forEach(i -> lost.put(i.name(), number(i.lost())));
+            tree.put("importance", lost);
+            say.println(Json.pretty(tree));
             return;
         }
         say.printf(
@@ -249,5 +299,10 @@ final class TrainCommand implements Callable<Integer> {
                 "Of %,d examples; held out in blocks of %d px with a gap between them.%n",
                 examples.count(),
                 lessons.block());
+        say.println("F1 lost where a group of features is shuffled: "
+                + importance.stream()
+                        .map(i -> i.name() + " " + Figures.number(i.lost()))
+                        .collect(Collectors.joining(", "))
+                + ".");
     }
 }

@@ -18,10 +18,11 @@ class ArchitectureTest {
                     "java.io..", "java.nio.file..", "java.awt..", "javax..", "javafx..", "java.net..", "java.sql..");
 
     @ArchTest
-    static final ArchRule NOTHING_BUT_JAVA_ITSELF_AND_TABLES_OF_STATISTICS = noClasses()
+    static final ArchRule NOTHING_BUT_JAVA_ITSELF_TABLES_OF_STATISTICS_AND_A_LINEAR_SOLVER = noClasses()
             .should()
             .dependOnClassesThat()
-            .resideOutsideOfPackages("java..", "keentally.core..", "org.apache.commons.statistics..");
+            .resideOutsideOfPackages(
+                    "java..", "keentally.core..", "org.apache.commons.statistics..", "de.bwaldvogel.liblinear..");
 
     @ArchTest
     static final ArchRule NO_PACKAGE_CYCLES =

@@ -4,8 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import javafx.scene.input.KeyCode;
 import keentally.core.step.Steps;
+import keentally.desk.model.MethodActions;
 import keentally.desk.station.StationActions;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -40,13 +42,11 @@ class ScreenshotTour {
             desk.click("field-caption");
             desk.click("hand-ellipse");
             desk.dragPicture(180, 60, 1080, 860);
-            desk.shoot(SHOTS.resolve("field.png"));
             desk.show("s3", "split-touching-1");
             desk.shoot(SHOTS.resolve("split.png"));
             desk.click("view-objects");
             desk.click("together-line-up");
             desk.click("cut-7");
-            desk.shoot(SHOTS.resolve("line-up.png"));
             desk.keys(KeyCode.ESCAPE);
             desk.click("view-bench");
             desk.show("s4", "grow-regions-1");
@@ -71,6 +71,11 @@ class ScreenshotTour {
             desk.shoot(SHOTS.resolve("trial.png"));
             desk.keys(KeyCode.ESCAPE);
             tally(desk);
+            desk.click("view-bench");
+            desk.show("s13", "scribble-cut-1");
+            desk.pointAt(700, 600);
+            desk.shoot(SHOTS.resolve("scribble-cut.png"));
+            refined(desk);
         }
         try (DeskDriver desk = DeskDriver.proving(home.resolve("proving"))) {
             desk.click("view-ledger");
@@ -151,5 +156,23 @@ class ScreenshotTour {
         desk.click("edit-mode-pick");
         desk.clickPictureOther(1180, 275);
         desk.shoot(SHOTS.resolve("by-hand.png"));
+    }
+
+    private static void refined(DeskDriver desk) throws Exception {
+        desk.onFx(() -> {
+            String method = desk.model().study().get().methods().stream()
+                    .filter(m -> desk.model().study().get().method(m).name().endsWith("refined"))
+                    .findFirst()
+                    .orElseThrow();
+            new MethodActions(desk.model()).assign(method, List.of("s8"));
+            return null;
+        });
+        desk.show("s8", "refine-edges-1");
+        desk.settleBeside();
+        desk.focusStage();
+        desk.keys(KeyCode.T);
+        desk.settleBeside();
+        desk.shoot(SHOTS.resolve("refine-trial.png"));
+        desk.keys(KeyCode.ESCAPE);
     }
 }

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Supplier;
 import keentally.core.bring.MaskPicture;
+import keentally.core.classify.Classifier;
 import keentally.core.colour.Rgb;
 import keentally.core.geometry.Rectangle;
 import keentally.core.hand.Brought;
@@ -19,6 +20,7 @@ import keentally.core.hand.HandWork;
 import keentally.core.hand.Marks;
 import keentally.core.hand.TallyClass;
 import keentally.core.method.Method;
+import keentally.core.method.MethodFault;
 import keentally.core.picture.Channel;
 import keentally.core.picture.Depth;
 import keentally.core.picture.Field;
@@ -34,6 +36,7 @@ import keentally.study.file.FileFault;
 import keentally.study.file.Json;
 import keentally.study.file.WholeFile;
 import keentally.study.method.MethodFile;
+import keentally.study.method.ModelFile;
 import keentally.study.picture.PictureWriter;
 import keentally.study.result.MarksFile;
 import keentally.study.store.HandText;
@@ -42,7 +45,7 @@ import keentally.study.store.HandText;
 public final class DemoFiles {
     public static final String TRUTH = "truth.json";
 
-    private static final int LAYOUT = 7;
+    private static final int LAYOUT = 8;
 
     private DemoFiles() {}
 
@@ -57,6 +60,7 @@ public final class DemoFiles {
         for (Supplier<DemoSample> drawing : DemoSamples.all(work)) {
             DemoSample sample = drawing.get();
             PictureRef picture = writePicture(folder, sample);
+            learning(folder, sample);
             Path method = method(folder, sample, written);
             written.add(new Output(sample, picture, method));
             Map<String, Object> truth = truth(sample, picture, method);
@@ -71,6 +75,16 @@ public final class DemoFiles {
         return written;
     }
 
+    private static void learning(Path folder, DemoSample sample) throws FileFault {
+        for (Map.Entry<String, Plane8> painted : new TreeMap<>(sample.learning().painted()).entrySet()) {
+            PictureWriter.png(folder.resolve(painted.getKey()), painted.getValue());
+        }
+        for (Map.Entry<String, Classifier> model :
+                new TreeMap<>(sample.learning().models()).entrySet()) {
+            ModelFile.write(folder.resolve(model.getKey()), model.getValue(), Map.of("learntFrom", sample.title()));
+        }
+    }
+
     /** A file of its own, or that of the sample before it where both have the one method. */
     private static Path method(Path folder, DemoSample sample, List<Output> written) throws FileFault {
         if (!written.isEmpty() && written.getLast().sample().method().equals(sample.method())) {
@@ -78,6 +92,13 @@ public final class DemoFiles {
         }
         Path file = folder.resolve(sample.id() + MethodFile.ENDING);
         MethodFile.write(file, sample.method());
+        if (!sample.learning().models().isEmpty()) {
+            try {
+                MethodFile.write(file, MethodFile.read(file)); // it knows its models by their bytes now
+            } catch (MethodFault e) {
+                throw new IllegalStateException(e);
+            }
+        }
         return file;
     }
 
@@ -109,6 +130,9 @@ public final class DemoFiles {
         Map<String, Object> tallies = new TreeMap<>();
         beside.tallies().forEach((counter, marks) -> tallies.put(counter, HandText.write(marks)));
         tree.put("tallies", tallies);
+        Map<String, Object> hand = new TreeMap<>();
+        beside.hand().forEach((step, work) -> hand.put(step, HandText.write(work)));
+        tree.put("hand", hand);
         if (beside.rough().isPresent()) {
             Path file = folder.resolve(sample.id() + "-rough-mask.png");
             Plane8 rough = beside.rough().get();
@@ -183,9 +207,14 @@ public final class DemoFiles {
      * @param methods files of methods that go on it otherwise
      * @param tallies what was counted by hand, by the names of the counters
      * @param brought a mask that was drawn elsewhere
+     * @param hand what was done by hand for the methods, by the ids of their steps
      */
     public record Others(
-            List<Path> methods, List<TallyClass> classes, Map<String, Marks> tallies, Optional<Brought> brought) {
+            List<Path> methods,
+            List<TallyClass> classes,
+            Map<String, Marks> tallies,
+            Optional<Brought> brought,
+            Map<String, HandWork> hand) {
         private static Others of(Path folder, Map<?, ?> tree) {
             List<TallyClass> classes = new ArrayList<>();
             for (Object one : (List<?>) tree.get("classes")) {
@@ -198,12 +227,16 @@ public final class DemoFiles {
             ((Map<?, ?>) tree.get("tallies"))
                     .forEach((counter, marks) ->
                             tallies.put((String) counter, (Marks) HandText.read((Map<?, ?>) marks)));
+            Map<String, HandWork> hand = new TreeMap<>();
+            ((Map<?, ?>) tree.get("hand"))
+                    .forEach((step, work) -> hand.put((String) step, HandText.read((Map<?, ?>) work)));
             return new Others(
                     ((List<?>) tree.get("methods"))
                             .stream().map(m -> folder.resolve((String) m)).toList(),
                     classes,
                     tallies,
-                    Optional.ofNullable((Map<?, ?>) tree.get("brought")).map(b -> (Brought) HandText.read(b)));
+                    Optional.ofNullable((Map<?, ?>) tree.get("brought")).map(b -> (Brought) HandText.read(b)),
+                    hand);
         }
     }
 

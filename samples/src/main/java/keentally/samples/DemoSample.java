@@ -18,6 +18,7 @@ import keentally.study.document.SlideLabel;
  * @param field the part that counts; none for the whole picture
  * @param hand what was done by hand on it, by the ids of the method's steps
  * @param beside what others made of it
+ * @param learning what learners have of it
  * @param group that it belongs to with others; empty for none
  * @param amount the number on its label
  */
@@ -31,6 +32,7 @@ public record DemoSample(
         Method method,
         Map<String, HandWork> hand,
         Beside beside,
+        Learning learning,
         String group,
         Optional<SlideLabel.Amount> amount) {
     public DemoSample {
@@ -48,18 +50,35 @@ public record DemoSample(
             Truth truth,
             Method method,
             Map<String, HandWork> hand) {
-        this(id, title, picture, scale, field, truth, method, hand, Beside.NOTHING, "", Optional.empty());
+        this(
+                id,
+                title,
+                picture,
+                scale,
+                field,
+                truth,
+                method,
+                hand,
+                Beside.NOTHING,
+                Learning.NOTHING,
+                "",
+                Optional.empty());
     }
 
     /** With what others made of it. */
     DemoSample with(Beside others) {
-        return new DemoSample(id, title, picture, scale, field, truth, method, hand, others, group, amount);
+        return new DemoSample(id, title, picture, scale, field, truth, method, hand, others, learning, group, amount);
+    }
+
+    /** With what learners have of it. */
+    DemoSample with(Learning learnt) {
+        return new DemoSample(id, title, picture, scale, field, truth, method, hand, beside, learnt, group, amount);
     }
 
     /** With what stands on its label. */
     DemoSample tagged(String other, SlideLabel.Amount number) {
         return new DemoSample(
-                id, title, picture, scale, field, truth, method, hand, beside, other, Optional.of(number));
+                id, title, picture, scale, field, truth, method, hand, beside, learning, other, Optional.of(number));
     }
 
     /** On which nothing has to be done by hand. */

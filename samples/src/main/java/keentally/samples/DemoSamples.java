@@ -24,7 +24,8 @@ public final class DemoSamples {
                 () -> CrustChart.draw(work),
                 () -> SideLight.draw(work),
                 () -> TwoStains.draw(work),
-                () -> ShadowedGrain.draw(work)));
+                () -> ShadowedGrain.draw(work),
+                () -> PastaSurface.draw(work)));
         ProvingSeries series = new ProvingSeries(work);
         for (int i = 0; i < series.count(); i++) {
             int place = i;

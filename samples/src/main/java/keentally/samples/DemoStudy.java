@@ -93,13 +93,15 @@ public final class DemoStudy {
                 Method method = MethodFile.read(file);
                 String methodId = study.newMethodId();
                 study = study.with(methodId, method);
-                Optional<MethodStep> brings = method.steps().stream()
-                        .filter(step -> step.description().id().equals(BringMaskStep.ID))
-                        .findFirst();
-                if (brings.isPresent()) {
-                    study = study.withHand(
-                            id, methodId, brings.get().id(), others.brought().map(b -> b));
-                    taken = true;
+                for (MethodStep step : method.steps()) {
+                    boolean brings = step.description().id().equals(BringMaskStep.ID);
+                    Optional<HandWork> work = brings
+                            ? others.brought().map(b -> b)
+                            : Optional.ofNullable(others.hand().get(step.id()));
+                    if (work.isPresent()) {
+                        study = study.withHand(id, methodId, step.id(), work);
+                    }
+                    taken |= brings;
                 }
             }
             if (others.brought().isPresent() && !taken) {

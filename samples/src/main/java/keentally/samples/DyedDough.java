@@ -58,7 +58,7 @@ final class DyedDough {
                         List.of(),
                         truth,
                         method())
-                .with(new Beside(List.of(), Map.of(), Optional.of(rough(bubbles)), List.of(refining())));
+                .with(new Beside(List.of(), Map.of(), Optional.of(rough(bubbles)), List.of(refining()), Map.of()));
     }
 
     private static Scatter bubbles() {

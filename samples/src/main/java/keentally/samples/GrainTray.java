@@ -2,10 +2,14 @@ package keentally.samples;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import keentally.core.draw.ShapeRenderer;
 import keentally.core.filter.Gaussian;
 import keentally.core.geometry.Ellipse;
+import keentally.core.geometry.Point;
 import keentally.core.geometry.Polygon;
+import keentally.core.hand.Correction;
+import keentally.core.hand.Corrections;
 import keentally.core.measure.Measure;
 import keentally.core.method.Method;
 import keentally.core.picture.Field;
@@ -22,6 +26,7 @@ final class GrainTray {
     private static final int HEIGHT = 1020;
     private static final Ellipse TRAY = new Ellipse(590, 512, 440, 440, 0);
     private static final double SPECK_BELOW_PX2 = 60;
+    private static final String[] KINDS = {"pumpkin", "wheat", "rye", "linseed"};
 
     private GrainTray() {}
 
@@ -51,13 +56,22 @@ final class GrainTray {
                         Truth.of(SPECK_BELOW_PX2, true, "rye", percent, List.copyOf(things)),
                         method())
                 .with(TrayCount.of(
-                        WIDTH,
-                        HEIGHT,
-                        List.of(
-                                all.subList(0, afterPumpkin),
-                                all.subList(afterPumpkin, rye),
-                                things,
-                                all.subList(afterRye, all.size()))));
+                                WIDTH,
+                                HEIGHT,
+                                List.of(
+                                        all.subList(0, afterPumpkin),
+                                        all.subList(afterPumpkin, rye),
+                                        things,
+                                        all.subList(afterRye, all.size())))
+                        .and(
+                                sorting(),
+                                Map.of(
+                                        "sort-objects-1",
+                                        clicked(
+                                                all.subList(0, afterPumpkin),
+                                                all.subList(afterPumpkin, rye),
+                                                things,
+                                                all.subList(afterRye, all.size())))));
     }
 
     private static PlaneF laid(
@@ -134,6 +148,30 @@ final class GrainTray {
             out[i] = 0.055f * each.values()[i] + 0.03f * fine.values()[i] - 0.30f * relief.values()[i];
         }
         return PlaneF.of(WIDTH, HEIGHT, out);
+    }
+
+    /** The first three of each kind. */
+    @SafeVarargs
+    private static Corrections clicked(List<Truth.Thing>... kinds) {
+        List<Correction> clicks = new ArrayList<>();
+        for (int k = 0; k < kinds.length; k++) {
+            for (Truth.Thing thing : kinds[k].subList(0, 3)) {
+                clicks.add(new Correction.Sort(List.of(new Point(thing.x(), thing.y())), KINDS[k]));
+            }
+        }
+        return new Corrections(clicks);
+    }
+
+    /** All seeds, sorted into their kinds by a few that were clicked: three of each. */
+    static Method sorting() {
+        return new MethodMaker("Four kinds in a tray", LengthUnit.MM)
+                .step("channel", "of", "blue")
+                .step("smooth", "by", "median", "radius", "2 px")
+                .step("threshold", "rule", "otsu", "keep", "dark")
+                .step("fill-holes")
+                .step("remove-specks", "below", "60 px2")
+                .step("sort-objects")
+                .make(List.of(Measure.AREA, Measure.ASPECT_RATIO, Measure.MEAN), "grey");
     }
 
     private static Method method() {

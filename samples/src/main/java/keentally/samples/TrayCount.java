@@ -67,7 +67,8 @@ final class TrayCount {
                 CLASSES,
                 Map.of(FIRST, new Marks(first), SECOND, new Marks(second)),
                 Optional.of(rough(width / 2, height / 2, kinds.get(2))),
-                List.of());
+                List.of(),
+                Map.of());
     }
 
     private static Mark mark(Truth.Thing thing, double aside, String kind, int number, Chance chance) {

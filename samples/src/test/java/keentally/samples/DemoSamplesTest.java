@@ -14,6 +14,7 @@ import keentally.core.agree.Agreement;
 import keentally.core.agree.MaskOverlap;
 import keentally.core.agree.Matching;
 import keentally.core.bring.MaskPicture;
+import keentally.core.classify.Classifier;
 import keentally.core.hand.Marks;
 import keentally.core.hand.Painting;
 import keentally.core.measure.Measure;
@@ -28,7 +29,9 @@ import keentally.core.run.Run;
 import keentally.core.run.Runner;
 import keentally.core.run.Sample;
 import keentally.core.run.StateCache;
+import keentally.core.setting.Reference;
 import keentally.core.stats.Distribution;
+import keentally.core.step.References;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
@@ -49,12 +52,27 @@ class DemoSamplesTest {
     }
 
     private static Readings run(DemoSample demo) throws Exception {
-        Runner runner = new Runner(Workers.alone(), new StateCache(0));
+        Runner runner = new Runner(Workers.alone(), new StateCache(0), models(demo));
         List<Measure> all = List.of(Measure.AREA, Measure.ECD, Measure.X, Measure.Y, Measure.TOUCHES_EDGE);
         Sample sample = Sample.of(demo.id(), demo.picture(), demo.field(), Optional.of(demo.scale()))
                 .with(demo.hand());
         Run run = runner.run(demo.method().measuring(all), sample, 99, new Cancel(), Progress.SILENT);
         return runner.readings(run, new Cancel());
+    }
+
+    /** What the sample's method was taught, without files. */
+    private static References models(DemoSample demo) {
+        return new References() {
+            @Override
+            public Picture picture(Reference reference) {
+                throw new AssertionError("no demo method refers to a picture");
+            }
+
+            @Override
+            public Classifier classifier(Reference reference) {
+                return demo.learning().models().get(reference.file());
+            }
+        };
     }
 
     private static double at(ObjectTable table, int row, Measure measure) {
@@ -102,9 +120,14 @@ class DemoSamplesTest {
             if (drops) {
                 assertThat(percent).isLessThan(share.percent());
             } else {
-                assertThat(percent).as(share.name()).isCloseTo(share.percent(), within(0.5));
+                assertThat(percent).as(share.name()).isCloseTo(share.percent(), within(mostOff(demo)));
             }
         }
+    }
+
+    /** Where a learner tells by surroundings, a band as wide as these along every border is anybody's guess. */
+    private static double mostOff(DemoSample demo) {
+        return demo.learning().models().isEmpty() ? 0.5 : 2;
     }
 
     /** From granules that only touch to those that reach so far into each other that small ones begin to lose their necks. */

@@ -28,7 +28,7 @@ import org.openjdk.jmh.annotations.State;
 public class Learning extends TwoThreads {
     private static final int EXAMPLES = 50_000;
     private static final int ASKED = 1_200_000;
-    private static final int ROWS = 32;
+    private static final int ROWS = 128;
     private static final FeatureSet SET = new FeatureSet(Arrays.asList(FeatureGroup.values()), false, 1);
 
     private Picture picture;

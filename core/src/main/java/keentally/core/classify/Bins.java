@@ -1,6 +1,7 @@
 package keentally.core.classify;
 
 import java.util.Arrays;
+import keentally.core.work.Work;
 
 /**
  * The values of each feature in at most 256 bins that hold about as many examples each. A bin's edge is a value midway between two that occur,
@@ -12,16 +13,16 @@ import java.util.Arrays;
 record Bins(float[][] edges, byte[][] of) {
     private static final int MOST = 256;
 
-    static Bins of(float[][] features) {
+    static Bins of(float[][] features, Work work) {
         float[][] edges = new float[features.length][];
         byte[][] of = new byte[features.length][];
-        for (int f = 0; f < features.length; f++) {
+        work.each(features.length, f -> {
             edges[f] = edges(features[f]);
             of[f] = new byte[features[f].length];
             for (int i = 0; i < of[f].length; i++) {
                 of[f][i] = (byte) bin(edges[f], features[f][i]);
             }
-        }
+        });
         return new Bins(edges, of);
     }
 

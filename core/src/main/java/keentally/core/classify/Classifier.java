@@ -7,20 +7,18 @@ import keentally.core.colour.Rgb;
 import keentally.core.quantity.Scale;
 
 /**
- * What was learnt: classes, told apart by features, by a forest.
+ * What was learnt: classes, told apart by features.
  *
  * @param trainedAt how large a pixel was where it was learnt; empty where that was not known
  */
-public record Classifier(FeatureSet features, List<ClassLabel> classes, Forest forest, Optional<Scale> trainedAt) {
-    /** The most that a class picture of bytes can hold. */
-    public static final int MOST_CLASSES = 255;
-
+public record Classifier(FeatureSet features, List<ClassLabel> classes, Learnt learnt, Optional<Scale> trainedAt) {
     public Classifier {
         classes = List.copyOf(classes);
-        if (classes.size() != forest.classes() || features.features().size() != forest.features()) {
-            throw new IllegalArgumentException("a forest of " + forest.classes() + " classes and " + forest.features()
-                    + " features does not fit " + classes.size() + " names and "
-                    + features.features().size() + " features");
+        if (classes.size() != learnt.classes() || features.features().size() != learnt.features()) {
+            throw new IllegalArgumentException(
+                    "what was learnt of " + learnt.classes() + " classes and " + learnt.features()
+                            + " features does not fit " + classes.size() + " names and "
+                            + features.features().size() + " features");
         }
         if (classes.stream().map(ClassLabel::name).distinct().count() < classes.size()) {
             throw new IllegalArgumentException("two classes have one name");

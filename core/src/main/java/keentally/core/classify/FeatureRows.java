@@ -146,6 +146,7 @@ public final class FeatureRows {
         private final Map<Double, Tile[]> bends = new HashMap<>();
         private final Map<Double, Tile[]> structures = new HashMap<>();
         private final Map<Double, Tile[]> squares = new HashMap<>();
+        private final Map<Double, Tile[]> waves = new HashMap<>();
         private final Map<FeatureGroup, Tile> slopes = new EnumMap<>(FeatureGroup.class);
 
         Maker(FeatureSet set, List<Tile> channels) {
@@ -167,7 +168,7 @@ public final class FeatureRows {
                 case DIFFERENCE -> difference(light(width), light(2 * width));
                 case HESSIAN -> bends.computeIfAbsent(width, this::bent)[feature.which()];
                 case STRUCTURE -> structures.computeIfAbsent(width, this::structure)[feature.which()];
-                case GABOR -> wave(width, feature.which());
+                case GABOR -> waves.computeIfAbsent(width, this::waves)[feature.which()];
             };
         }
 
@@ -268,17 +269,50 @@ public final class FeatureRows {
             });
         }
 
+        /** A histogram that slides along each row, with the middle followed from one square to the next. */
         private Tile median(int half) {
+            Tile light = channels.getFirst();
+            Tile out = Tile.empty(light.width(), light.height());
             int middle = (2 * half + 1) * (2 * half + 1) / 2;
-            return slid(channels.getFirst(), half, FINE_LEVELS, counts -> {
+            int w = light.width();
+            int[] level = levels(light, FINE_LEVELS);
+            for (int y = half; y < light.height() - half; y++) {
+                int[] counts = new int[FINE_LEVELS];
+                int at = 0;
                 int below = 0;
-                int level = -1;
-                while (below <= middle) {
-                    level++;
-                    below += counts[level];
+                for (int x = 0; x < w; x++) {
+                    for (int k = -half; k <= half; k++) {
+                        int in = level[(y + k) * w + x];
+                        counts[in]++;
+                        below += in < at ? 1 : 0;
+                        if (x > 2 * half) {
+                            int gone = level[(y + k) * w + x - 2 * half - 1];
+                            counts[gone]--;
+                            below -= gone < at ? 1 : 0;
+                        }
+                    }
+                    if (x >= 2 * half) {
+                        while (below > middle) {
+                            at--;
+                            below -= counts[at];
+                        }
+                        while (below + counts[at] <= middle) {
+                            below += counts[at];
+                            at++;
+                        }
+                        out.values()[y * w + x - half] = (at + 0.5f) / FINE_LEVELS;
+                    }
                 }
-                return (level + 0.5f) / FINE_LEVELS;
-            });
+            }
+            return out;
+        }
+
+        private static int[] levels(Tile light, int levels) {
+            int[] level = new int[light.values().length];
+            for (int i = 0; i < level.length; i++) {
+                level[i] = Math.clamp((int) (light.values()[i] * levels), 0, levels - 1);
+            }
+            return level;
         }
 
         /** What a histogram of a square comes to. */
@@ -289,10 +323,7 @@ public final class FeatureRows {
         private static Tile slid(Tile light, int half, int levels, OfCounts of) {
             Tile out = Tile.empty(light.width(), light.height());
             int w = light.width();
-            int[] level = new int[light.values().length];
-            for (int i = 0; i < level.length; i++) {
-                level[i] = Math.clamp((int) (light.values()[i] * levels), 0, levels - 1);
-            }
+            int[] level = levels(light, levels);
             for (int y = half; y < light.height() - half; y++) {
                 int[] counts = new int[levels];
                 for (int x = 0; x < w; x++) {
@@ -310,26 +341,50 @@ public final class FeatureRows {
             return out;
         }
 
-        /** Waves are products of one along rows and one along columns. */
-        private Tile wave(double length, int direction) {
+        /**
+         * Waves are products of one along rows and one along columns; along an axis one of these is a bell alone, and two directions that mirror each other
+         * share theirs.
+         */
+        private Tile[] waves(double length) {
+            Tile light = channels.getFirst();
             Bell bell = Bell.of(length / 2);
-            double angle = Math.PI * direction / FeatureSet.directions();
             double k = 2 * Math.PI / length;
-            float[][] across = wave(bell, k * StrictMath.cos(angle));
-            float[][] down = wave(bell, k * StrictMath.sin(angle));
-            Tile even = channels.getFirst().across(across[0]);
-            Tile odd = channels.getFirst().across(across[1]);
-            float[] ee = even.down(down[0]).values();
-            float[] oo = odd.down(down[1]).values();
-            float[] eo = even.down(down[1]).values();
-            float[] oe = odd.down(down[0]).values();
-            Tile out = Tile.empty(even.width(), even.height());
+            float[][] straight = wave(bell, k);
+            float[][] slant = wave(bell, k * StrictMath.sqrt(0.5));
+            Tile plain = light.across(bell.weights());
+            Tile even = light.across(slant[0]);
+            Tile odd = light.across(slant[1]);
+            float[] ee = even.down(slant[0]).values();
+            float[] oo = odd.down(slant[1]).values();
+            float[] eo = even.down(slant[1]).values();
+            float[] oe = odd.down(slant[0]).values();
+            Tile falling = Tile.empty(light.width(), light.height());
+            Tile rising = Tile.empty(light.width(), light.height());
             for (int i = 0; i < ee.length; i++) {
-                float real = ee[i] - oo[i];
-                float imaginary = eo[i] + oe[i];
-                out.values()[i] = (float) Math.sqrt(real * real + imaginary * imaginary);
+                falling.values()[i] = length(ee[i] - oo[i], eo[i] + oe[i]);
+                rising.values()[i] = length(ee[i] + oo[i], eo[i] - oe[i]);
             }
-            return out.smoothed(bell);
+            return new Tile[] {
+                lengths(
+                                light.across(straight[0]).down(bell.weights()),
+                                light.across(straight[1]).down(bell.weights()))
+                        .smoothed(bell),
+                falling.smoothed(bell),
+                lengths(plain.down(straight[0]), plain.down(straight[1])).smoothed(bell),
+                rising.smoothed(bell)
+            };
+        }
+
+        private static Tile lengths(Tile real, Tile imaginary) {
+            Tile out = Tile.empty(real.width(), real.height());
+            for (int i = 0; i < out.values().length; i++) {
+                out.values()[i] = length(real.values()[i], imaginary.values()[i]);
+            }
+            return out;
+        }
+
+        private static float length(float real, float imaginary) {
+            return (float) Math.sqrt(real * real + imaginary * imaginary);
         }
 
         /** Cosine and sine under a bell. */

@@ -88,10 +88,6 @@ public record FeatureSet(List<FeatureGroup> groups, boolean colour, double stret
         }
     }
 
-    static int directions() {
-        return DIRECTIONS;
-    }
-
     /** How far a pixel's numbers look, in pixels. */
     public int reach() {
         int reach = 0;

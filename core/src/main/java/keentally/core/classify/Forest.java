@@ -19,8 +19,10 @@ import keentally.core.work.Work;
  *
  * <p>Source: L. Breiman (2001), Random forests, Machine Learning 45, 5–32.
  */
-public final class Forest {
-    private static final int BLOCK = 512;
+public final class Forest implements Learnt {
+    private static final int BLOCK = 4096;
+    private static final int MOST_BINS = 256;
+    private static final int ABREAST = 8;
 
     /** What is gained less is lost in rounding. */
     private static final double LEAST_GAIN = 1e-9;
@@ -28,12 +30,14 @@ public final class Forest {
     private final int classes;
     private final int features;
     private final List<Tree> trees;
+    private final List<Ways> ways;
 
     /** @param features how many it asks about */
     public Forest(int classes, int features, List<Tree> trees) {
         this.classes = classes;
         this.features = features;
         this.trees = List.copyOf(trees);
+        this.ways = this.trees.stream().map(Ways::of).toList();
     }
 
     /**
@@ -44,13 +48,56 @@ public final class Forest {
      * @param left the left follower of a decision, the right one being the next; of a leaf, where its shares begin
      * @param shares of the classes, leaf by leaf
      */
-    public record Tree(int[] feature, float[] edge, int[] left, float[] shares) {
-        int leaf(float[][] values, int i) {
-            int node = 0;
-            while (feature[node] >= 0) {
-                node = values[feature[node]][i] <= edge[node] ? left[node] : left[node] + 1;
+    public record Tree(int[] feature, float[] edge, int[] left, float[] shares) {}
+
+    /**
+     * A tree laid out to be asked quickly: all of a node beside each other, and leaves that lead to themselves, so that several pixels go down
+     * abreast.
+     *
+     * @param nodes for each its feature, the bits of its edge, its left follower, and where its shares begin
+     * @param depth decisions on the longest way
+     */
+    private record Ways(int[] nodes, int depth) {
+        private static final int FIELDS = 4;
+
+        static Ways of(Tree tree) {
+            int count = tree.feature().length;
+            int[] nodes = new int[count * FIELDS];
+            int[] depth = new int[count];
+            int deepest = 0;
+            for (int n = 0; n < count; n++) { // followers stand behind their decision
+                boolean leaf = tree.feature()[n] < 0;
+                nodes[n * FIELDS] = Math.max(0, tree.feature()[n]);
+                nodes[n * FIELDS + 1] = Float.floatToRawIntBits(leaf ? Float.POSITIVE_INFINITY : tree.edge()[n]);
+                nodes[n * FIELDS + 2] = (leaf ? n : tree.left()[n]) * FIELDS;
+                nodes[n * FIELDS + 3] = leaf ? tree.left()[n] : 0;
+                deepest = Math.max(deepest, depth[n]);
+                if (!leaf) {
+                    depth[tree.left()[n]] = depth[n] + 1;
+                    depth[tree.left()[n] + 1] = depth[n] + 1;
+                }
             }
-            return left[node];
+            return new Ways(nodes, deepest);
+        }
+
+        /** For pixels [from, to), where the shares of their leaves begin. */
+        void leaves(float[][] values, int from, int to, int[] into) {
+            int[] at = new int[ABREAST];
+            for (int i = from; i < to; i += ABREAST) {
+                int many = Math.min(ABREAST, to - i);
+                Arrays.fill(at, 0);
+                for (int level = 0; level < depth; level++) {
+                    for (int k = 0; k < many; k++) {
+                        int node = at[k];
+                        float value = values[nodes[node]][i + k];
+                        int right = value > Float.intBitsToFloat(nodes[node + 1]) ? FIELDS : 0;
+                        at[k] = nodes[node + 2] + right;
+                    }
+                }
+                for (int k = 0; k < many; k++) {
+                    into[i - from + k] = nodes[at[k] + 3];
+                }
+            }
         }
     }
 
@@ -58,39 +105,38 @@ public final class Forest {
         return trees;
     }
 
+    @Override
     public int classes() {
         return classes;
     }
 
+    @Override
     public int features() {
         return features;
     }
 
     /** Grows one. */
     public static Forest grown(Examples examples, ForestPlan plan, Work work) {
-        Bins bins = Bins.of(examples.features());
+        Bins bins = Bins.of(examples.features(), work);
         List<Tree> trees = work.map(
                 plan.trees(),
                 t -> new Growing(examples, bins, plan, new SplittableRandom(plan.seed() * 1_000_003 + t)).tree());
         return new Forest(examples.classes(), examples.features().length, trees);
     }
 
-    /**
-     * How sure it is of each class.
-     *
-     * @param values for each feature, its values
-     * @param count of pixels
-     * @return for each pixel its classes one after the other, adding up to 1
-     */
+    @Override
     public float[] probabilities(float[][] values, int count) {
         float[] sums = new float[count * classes];
+        int[] leaves = new int[BLOCK];
         for (int from = 0; from < count; from += BLOCK) { // a block's values stay near while all trees ask about them
             int to = Math.min(count, from + BLOCK);
-            for (Tree tree : trees) {
+            for (int t = 0; t < trees.size(); t++) {
+                ways.get(t).leaves(values, from, to, leaves);
+                float[] shares = trees.get(t).shares();
                 for (int i = from; i < to; i++) {
-                    int leaf = tree.leaf(values, i);
+                    int leaf = leaves[i - from];
                     for (int c = 0; c < classes; c++) {
-                        sums[i * classes + c] += tree.shares()[leaf + c];
+                        sums[i * classes + c] += shares[leaf + c];
                     }
                 }
             }
@@ -101,26 +147,6 @@ public final class Forest {
         return sums;
     }
 
-    /** The class that each pixel most likely is, from 0. */
-    public byte[] classOf(float[][] values, int count) {
-        return classOf(probabilities(values, count));
-    }
-
-    /** The class that each pixel most likely is, of what {@link #probabilities} gave. */
-    public byte[] classOf(float[] sure) {
-        byte[] most = new byte[sure.length / classes];
-        for (int i = 0; i < most.length; i++) {
-            int best = 0;
-            for (int c = 1; c < classes; c++) {
-                if (sure[i * classes + c] > sure[i * classes + best]) {
-                    best = c;
-                }
-            }
-            most[i] = (byte) best;
-        }
-        return most;
-    }
-
     /** One tree, from its root down. */
     private static final class Growing {
         private final Examples examples;
@@ -128,10 +154,15 @@ public final class Forest {
         private final ForestPlan plan;
         private final SplittableRandom chance;
         private final int classes;
+        private final byte[] classOf;
         private final int tried;
         private final double[] weight;
         private final int[] order;
         private final int[] drawn;
+        private final int[] counts;
+        private final long[] filled = new long[MOST_BINS / 64];
+        private final double[] below;
+        private final double[] none;
         private int[] feature = new int[64];
         private float[] edge = new float[64];
         private int[] left = new int[64];
@@ -145,6 +176,10 @@ public final class Forest {
             this.plan = plan;
             this.chance = chance;
             this.classes = examples.classes();
+            this.classOf = new byte[examples.count()];
+            for (int i = 0; i < classOf.length; i++) {
+                classOf[i] = (byte) examples.classOf()[i]; // a class picture has at most 64
+            }
             this.tried = Math.max(1, (int) Math.round(Math.sqrt(examples.features().length)));
             this.weight = weights(examples);
             this.order = new int[examples.count()];
@@ -153,6 +188,9 @@ public final class Forest {
             }
             this.drawn = new int[examples.features().length];
             Arrays.setAll(drawn, i -> i);
+            this.counts = new int[MOST_BINS * classes];
+            this.below = new double[classes];
+            this.none = new double[classes];
         }
 
         private static double[] weights(Examples examples) {
@@ -188,7 +226,7 @@ public final class Forest {
         private void grow(int node, int from, int to, int depth) {
             double[] parts = new double[classes];
             for (int i = from; i < to; i++) {
-                int c = examples.classOf()[order[i]];
+                int c = classOf[order[i]] & 0xff;
                 parts[c] += weight[c];
             }
             Split best = depth < plan.depth() && to - from >= 2 * plan.leastLeaf() && !isPure(parts)
@@ -244,36 +282,48 @@ public final class Forest {
         }
 
         private Split split(int f, int from, int to, double[] parts) {
-            int edges = bins.edges()[f].length;
-            if (edges == 0) {
+            if (bins.edges()[f].length == 0) {
                 return null;
             }
-            double[] sums = new double[(edges + 1) * classes];
-            int[] counts = new int[edges + 1];
             byte[] of = bins.of()[f];
             for (int i = from; i < to; i++) {
                 int b = of[order[i]] & 0xff;
-                int c = examples.classOf()[order[i]];
-                sums[b * classes + c] += weight[c];
-                counts[b]++;
+                counts[b * classes + (classOf[order[i]] & 0xff)]++;
+                filled[b >>> 6] |= 1L << b;
             }
-            return bestEdge(f, sums, counts, parts, to - from);
+            Split best = bestEdge(f, parts, to - from);
+            for (int b = nextFilled(0); b >= 0; b = nextFilled(b + 1)) {
+                Arrays.fill(counts, b * classes, (b + 1) * classes, 0);
+            }
+            Arrays.fill(filled, 0);
+            return best;
         }
 
-        private Split bestEdge(int f, double[] sums, int[] counts, double[] parts, int all) {
-            double[] below = new double[classes];
+        /** −1 where there is none. */
+        private int nextFilled(int from) {
+            for (int word = from >>> 6; word < filled.length; word++) {
+                long left = filled[word] & (word == from >>> 6 ? -1L << from : -1L);
+                if (left != 0) {
+                    return (word << 6) + Long.numberOfTrailingZeros(left);
+                }
+            }
+            return -1;
+        }
+
+        private Split bestEdge(int f, double[] parts, int all) {
+            Arrays.fill(below, 0);
             int count = 0;
             Split best = null;
-            double whole = purity(parts, new double[classes]);
-            for (int b = 0; b < counts.length - 1; b++) {
+            double whole = purity(parts, none);
+            for (int b = nextFilled(0); b >= 0; b = nextFilled(b + 1)) {
                 for (int c = 0; c < classes; c++) {
-                    below[c] += sums[b * classes + c];
+                    below[c] += counts[b * classes + c] * weight[c];
+                    count += counts[b * classes + c];
                 }
-                count += counts[b];
-                if (counts[b] == 0 || count < plan.leastLeaf() || all - count < plan.leastLeaf()) {
+                if (count < plan.leastLeaf() || all - count < Math.max(1, plan.leastLeaf())) {
                     continue;
                 }
-                double gain = purity(below, new double[classes]) + purity(parts, below) - whole;
+                double gain = purity(below, none) + purity(parts, below) - whole;
                 if (gain > LEAST_GAIN && (best == null || gain > best.gain() + LEAST_GAIN)) {
                     best = new Split(f, b, gain);
                 }

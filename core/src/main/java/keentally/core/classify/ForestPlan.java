@@ -1,5 +1,7 @@
 package keentally.core.classify;
 
+import keentally.core.work.Work;
+
 /**
  * How a forest is grown.
  *
@@ -8,7 +10,7 @@ package keentally.core.classify;
  * @param leastLeaf a leaf holds at least so many examples
  * @param seed of all chance in it
  */
-public record ForestPlan(int trees, int depth, int leastLeaf, long seed) {
+public record ForestPlan(int trees, int depth, int leastLeaf, long seed) implements LearnerPlan {
     public static final ForestPlan USUAL = new ForestPlan(64, 18, 2, 1);
     private static final int MOST_TREES = 1000;
     private static final int MOST_DEPTH = 40;
@@ -23,5 +25,10 @@ public record ForestPlan(int trees, int depth, int leastLeaf, long seed) {
         if (leastLeaf < 1) {
             throw new IllegalArgumentException("a leaf holds at least one example, but not " + leastLeaf);
         }
+    }
+
+    @Override
+    public Forest learn(Examples examples, Work work) {
+        return Forest.grown(examples, this, work);
     }
 }

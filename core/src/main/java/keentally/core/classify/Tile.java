@@ -8,6 +8,8 @@ package keentally.core.classify;
  * @param height with the margin
  */
 record Tile(int width, int height, float[] values) {
+    private static final int TAPS = 4;
+
     static Tile empty(int width, int height) {
         return new Tile(width, height, new float[width * height]);
     }
@@ -21,19 +23,15 @@ record Tile(int width, int height, float[] values) {
         return convolved(bell.weights(), bell.weights());
     }
 
+    /** Four weights at a time, so that sums stay near. */
     Tile across(float[] weights) {
         int reach = weights.length / 2;
         Tile out = empty(width, height);
         for (int y = 0; y < height; y++) {
-            int row = y * width;
-            for (int k = 0; k < weights.length; k++) {
-                float weight = weights[k];
-                int from = row + k - reach;
-                int first = Math.max(0, reach - k);
-                int last = Math.min(width, width + reach - k);
-                for (int x = first; x < last; x++) {
-                    out.values[row + x] += weight * values[from + x];
-                }
+            int from = y * width + reach;
+            int to = (y + 1) * width - reach;
+            for (int k = 0; k < weights.length; k += TAPS) {
+                add(out.values, from, to, weights, k, k - reach, 1);
             }
         }
         return out;
@@ -42,21 +40,38 @@ record Tile(int width, int height, float[] values) {
     Tile down(float[] weights) {
         int reach = weights.length / 2;
         Tile out = empty(width, height);
-        for (int y = 0; y < height; y++) {
-            int row = y * width;
-            for (int k = 0; k < weights.length; k++) {
-                int line = y + k - reach;
-                if (line < 0 || line >= height) {
-                    continue;
-                }
-                float weight = weights[k];
-                int from = line * width;
-                for (int x = 0; x < width; x++) {
-                    out.values[row + x] += weight * values[from + x];
-                }
+        for (int y = reach; y < height - reach; y++) {
+            for (int k = 0; k < weights.length; k += TAPS) {
+                add(out.values, y * width, (y + 1) * width, weights, k, k - reach, width);
             }
         }
         return out;
+    }
+
+    /** Adds what lies {@code away} steps and more from each place, weighed. */
+    private void add(float[] out, int from, int to, float[] weights, int k, int away, int step) {
+        float[] in = values;
+        int first = away * step;
+        float a = weights[k];
+        if (k + TAPS > weights.length) {
+            for (int left = k; left < weights.length; left++) {
+                float weight = weights[left];
+                int shift = first + (left - k) * step;
+                for (int i = from; i < to; i++) {
+                    out[i] += weight * in[i + shift];
+                }
+            }
+            return;
+        }
+        float b = weights[k + 1];
+        float c = weights[k + 2];
+        float d = weights[k + 3];
+        int second = first + step;
+        int third = second + step;
+        int fourth = third + step;
+        for (int i = from; i < to; i++) {
+            out[i] += a * in[i + first] + b * in[i + second] + c * in[i + third] + d * in[i + fourth];
+        }
     }
 
     /** Half the difference of the neighbours at right and left. */
@@ -99,17 +114,19 @@ record Tile(int width, int height, float[] values) {
 
     private Tile extreme(int half, boolean greatest, int step) {
         Tile out = empty(width, height);
-        int length = step == 1 ? width : height;
-        for (int y = 0; y < height; y++) {
-            for (int x = 0; x < width; x++) {
-                int at = step == 1 ? x : y;
-                int i = y * width + x;
-                float found = values[i];
-                for (int k = -Math.min(half, at); k <= Math.min(half, length - 1 - at); k++) {
-                    float v = values[i + k * step];
-                    found = greatest ? Math.max(found, v) : Math.min(found, v);
+        int margin = half * step;
+        float[] to = out.values;
+        System.arraycopy(values, 0, to, 0, to.length);
+        for (int k = -half; k <= half; k++) {
+            int shift = k * step;
+            if (greatest) {
+                for (int i = margin; i < to.length - margin; i++) {
+                    to[i] = Math.max(to[i], values[i + shift]);
                 }
-                out.values[i] = found;
+            } else {
+                for (int i = margin; i < to.length - margin; i++) {
+                    to[i] = Math.min(to[i], values[i + shift]);
+                }
             }
         }
         return out;

@@ -251,9 +251,14 @@ public record Method(
     public Set<Flow> available(int count) {
         EnumSet<Flow> there = EnumSet.of(Flow.PICTURE);
         for (MethodStep step : active(count)) {
-            give(there, step.gives());
+            give(there, step);
         }
         return there;
+    }
+
+    private static void give(EnumSet<Flow> there, MethodStep step) {
+        step.description().too().forEach(too -> give(there, too));
+        give(there, step.gives());
     }
 
     private static void give(EnumSet<Flow> there, Flow given) {
@@ -302,7 +307,7 @@ public record Method(
             } catch (IllegalArgumentException e) {
                 return Optional.of(new MethodFault(i + 1, step.description().id(), e.getMessage()));
             }
-            give(there, step.gives());
+            give(there, step);
         }
         return Optional.empty();
     }

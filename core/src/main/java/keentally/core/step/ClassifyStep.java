@@ -30,7 +30,7 @@ public record ClassifyStep(Optional<Reference> model, boolean probabilities) imp
     private static final int CERTAIN = 255;
 
     /** Rows that are worked out together. */
-    private static final int ROWS = 32;
+    private static final int ROWS = 128;
 
     static final StepDescription DESCRIPTION = new StepDescription(
             ID,
@@ -54,8 +54,8 @@ public record ClassifyStep(Optional<Reference> model, boolean probabilities) imp
             int from = s * ROWS;
             int to = Math.min(rows.height(), from + ROWS);
             int count = (to - from) * width;
-            float[] likely = classifier.forest().probabilities(rows.read(from, to), count);
-            byte[] classes = classifier.forest().classOf(likely);
+            float[] likely = classifier.learnt().probabilities(rows.read(from, to), count);
+            byte[] classes = classifier.learnt().classOf(likely);
             System.arraycopy(classes, 0, map, from * width, count);
             for (int c = 0; c < sure.length; c++) {
                 for (int i = 0; i < count; i++) {

@@ -19,7 +19,7 @@ import keentally.core.setting.ListSetting;
  */
 public record SortRegionsStep(List<SortingRule> rules) implements Step {
     public static final String ID = "sort-regions";
-    private static final String REST = "rest";
+    static final String REST = "rest";
     public static final ListSetting<SortingRule> RULES = ListSetting.free("rules", SortingRule.ITEM, 200);
 
     static final StepDescription DESCRIPTION = new StepDescription(
@@ -81,7 +81,8 @@ public record SortRegionsStep(List<SortingRule> rules) implements Step {
         return -1;
     }
 
-    private static Plane8 paint(ObjectSet objects, int[] phase, Mask field) {
+    /** Each kept object in its phase, the rest of the field in 0. */
+    static Plane8 paint(ObjectSet objects, int[] phase, Mask field) {
         int width = field.width();
         byte[] map = new byte[width * field.height()];
         Arrays.fill(map, (byte) PhaseMap.OUTSIDE);

@@ -16,6 +16,7 @@ import keentally.core.setting.Values;
  * @param version counted up when the same settings come to give other numbers
  * @param port the kind that must be there, which may hang on its values
  * @param gift the kind that it makes, likewise
+ * @param too what it makes beside that
  * @param uses what of the sample its outcome hangs on
  * @param settings in the order of files and panels
  * @param beginning what settings without a default begin with
@@ -26,11 +27,13 @@ public record StepDescription(
         int version,
         Function<Values, Flow> port,
         Function<Values, Flow> gift,
+        Set<Flow> too,
         Set<Use> uses,
         List<Setting<?>> settings,
         Beginning beginning,
         Function<Values, Step> make) {
     public StepDescription {
+        too = Set.copyOf(too);
         uses = Set.copyOf(uses);
         settings = List.copyOf(settings);
     }
@@ -47,6 +50,19 @@ public record StepDescription(
         this(id, version, needs, gives, uses, settings, Beginning.NONE, make);
     }
 
+    /** Of a step that makes one kind, which hangs on its values. */
+    public StepDescription(
+            String id,
+            int version,
+            Function<Values, Flow> port,
+            Function<Values, Flow> gift,
+            Set<Use> uses,
+            List<Setting<?>> settings,
+            Beginning beginning,
+            Function<Values, Step> make) {
+        this(id, version, port, gift, Set.of(), uses, settings, beginning, make);
+    }
+
     /** Of a step that makes one kind, whatever its values. */
     public StepDescription(
             String id,
@@ -57,7 +73,7 @@ public record StepDescription(
             List<Setting<?>> settings,
             Beginning beginning,
             Function<Values, Step> make) {
-        this(id, version, values -> needs, values -> gives, uses, settings, beginning, make);
+        this(id, version, values -> needs, values -> gives, Set.of(), uses, settings, beginning, make);
     }
 
     /** The kind that must be there as it is added. */

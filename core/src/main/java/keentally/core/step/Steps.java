@@ -51,6 +51,7 @@ public final class Steps {
             GateStep.DESCRIPTION,
             EditObjectsStep.DESCRIPTION,
             SortRegionsStep.DESCRIPTION,
+            SortObjectsStep.DESCRIPTION,
             ObjectsToMaskStep.DESCRIPTION);
 
     private Steps() {}

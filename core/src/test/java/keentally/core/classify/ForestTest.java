@@ -153,7 +153,7 @@ class ForestTest {
         Examples examples = new Examples(values, classOf, 2, groups);
         ForestPlan plan = new ForestPlan(16, 20, 1, 1);
         assertThat(right(Forest.grown(examples, plan, Work.alone()), examples)).isEqualTo(1.0);
-        Confusion held = Confusion.heldOut(examples, plan, Work.alone());
+        Confusion held = HeldOut.of(examples, plan, Work.alone()).confusion();
         assertThat(held.examples(0) + held.examples(1))
                 .as("each was held out once")
                 .isEqualTo(count);
@@ -177,7 +177,7 @@ class ForestTest {
         static double[] probabilities(Examples examples, ForestPlan plan) {
             int n = examples.count();
             double[] sums = new double[n * examples.classes()];
-            float[][] edges = Bins.of(examples.features()).edges();
+            float[][] edges = Bins.of(examples.features(), Work.alone()).edges();
             double[] weight = new double[examples.classes()];
             for (int c = 0; c < weight.length; c++) {
                 int of = c;

@@ -82,7 +82,8 @@ class LessonsTest {
                         .distinct()
                         .count())
                 .isGreaterThan(3);
-        Confusion scores = Confusion.heldOut(examples, new ForestPlan(8, 8, 2, 1), Work.alone());
+        Confusion scores =
+                HeldOut.of(examples, new ForestPlan(8, 8, 2, 1), Work.alone()).confusion();
         long held = Arrays.stream(examples.groups()).filter(g -> g >= 0).count();
         assertThat(scores.examples(0) + scores.examples(1)).isEqualTo(held);
     }
@@ -93,7 +94,7 @@ class LessonsTest {
         Lessons lessons = lessons(Optional.of("0"));
         Examples examples = lessons.examples(3000, 1, Work.alone());
         ForestPlan plan = new ForestPlan(24, 12, 2, 1);
-        Confusion scores = Confusion.heldOut(examples, plan, Work.alone());
+        Confusion scores = HeldOut.of(examples, plan, Work.alone()).confusion();
         assertThat(scores.overlap(0)).isGreaterThan(0.95);
         Forest forest = Forest.grown(examples, plan, Work.alone());
         Picture other = Picture.grey(Weaves.drawn(SIDE, 2));
@@ -109,7 +110,8 @@ class LessonsTest {
                 value,
                 List.of(new Lesson(WEAVE, ClassPicture.of(Picture.grey(Weaves.strokes(SIDE))))),
                 Optional.of("0"));
-        Confusion guess = Confusion.heldOut(plain.examples(3000, 1, Work.alone()), plan, Work.alone());
+        Confusion guess = HeldOut.of(plain.examples(3000, 1, Work.alone()), plan, Work.alone())
+                .confusion();
         assertThat(guess.overlap(0)).as("the value alone says nothing").isLessThan(0.5);
     }
 }

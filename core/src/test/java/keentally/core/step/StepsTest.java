@@ -95,7 +95,7 @@ class StepsTest {
     void handWorkBeginsWhereAStationIsAddedForIt(StepDescription step) {
         MethodStep added = Method.empty("m", LengthUnit.PX).add(0, step).steps().getFirst();
         Optional<HandWork> begun = switch (step.id()) {
-            case "edit-objects" -> Optional.of(Corrections.NONE);
+            case "edit-objects", "sort-objects" -> Optional.of(Corrections.NONE);
             case "paint", "scribble-cut" -> Optional.of(Painting.NONE);
             default -> Optional.empty();
         };

@@ -28,6 +28,7 @@ import keentally.core.step.PaintStep;
 import keentally.core.step.RefineEdgesStep;
 import keentally.core.step.ScribbleCutStep;
 import keentally.core.step.SimilarColourStep;
+import keentally.core.step.SortObjectsStep;
 import keentally.core.step.SortRegionsStep;
 import keentally.core.step.SplitTouchingStep;
 import keentally.core.step.ThresholdStep;
@@ -61,6 +62,7 @@ public final class StationPanel extends VBox {
     private final IntegerProperty ends = new SimpleIntegerProperty();
     private final EditPanel.Memory corrections = new EditPanel.Memory();
     private final PaintPanel.Memory painting = new PaintPanel.Memory();
+    private final SortObjectsPanel.Memory sorting = new SortObjectsPanel.Memory();
     private final PaintPanel.Memory scribbling = new PaintPanel.Memory();
     private final StageModel stage;
     private final Runnable onTrial;
@@ -241,6 +243,7 @@ public final class StationPanel extends VBox {
             case RefineEdgesStep.ID -> body(new RefinePanel(desk, step.id()));
             case GrowRegionsStep.ID -> body(new GrowPanel(desk, step.id()));
             case MergeSimilarStep.ID -> body(new MergePanel(desk, step.id()));
+            case SortObjectsStep.ID -> body(new SortObjectsPanel(desk, step.id(), sorting));
             case SortRegionsStep.ID -> body(new SortPanel(desk, step.id()));
             case LabelStep.ID -> body(new LabelPanel(desk, step.id()));
             case SplitTouchingStep.ID -> body(new SplitPanel(desk, step.id()));

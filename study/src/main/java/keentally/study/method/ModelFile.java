@@ -4,6 +4,7 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Base64;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -16,6 +17,8 @@ import keentally.core.classify.Classifier.ClassLabel;
 import keentally.core.classify.FeatureGroup;
 import keentally.core.classify.FeatureSet;
 import keentally.core.classify.Forest;
+import keentally.core.classify.Learnt;
+import keentally.core.classify.LinearModel;
 import keentally.core.colour.Rgb;
 import keentally.core.quantity.Scale;
 import keentally.study.file.FileFault;
@@ -23,8 +26,8 @@ import keentally.study.file.Json;
 import keentally.study.file.WholeFile;
 
 /**
- * A model as a file: JSON with the features, the classes with their colours, the scale of the training, and trees as arrays of
- * little-endian numbers of four bytes, in base 64.
+ * A model as a file: JSON with the features, the classes with their colours, the scale of the training, and trees or weights as
+ * arrays of little-endian numbers of four bytes, in base 64.
  */
 public final class ModelFile {
     public static final String ENDING = ".model.json";
@@ -35,6 +38,11 @@ public final class ModelFile {
 
     /** @param provenance what else is to be told: from what it was learnt, and how well it did */
     public static void write(Path file, Classifier classifier, Map<String, Object> provenance) throws FileFault {
+        WholeFile.write(file, text(classifier, provenance));
+    }
+
+    /** As {@link #write} writes it. */
+    public static String text(Classifier classifier, Map<String, Object> provenance) {
         Map<String, Object> tree = new LinkedHashMap<>();
         tree.put("format", FORMAT);
         tree.put("version", VERSION);
@@ -51,10 +59,21 @@ public final class ModelFile {
                         .map(TreeMap::new)
                         .toList());
         tree.put("provenance", provenance);
-        tree.put(
-                "trees",
-                classifier.forest().trees().stream().map(ModelFile::tree).toList());
-        WholeFile.write(file, Json.pretty(tree));
+        switch (classifier.learnt()) {
+            case Forest forest ->
+                tree.put("trees", forest.trees().stream().map(ModelFile::tree).toList());
+            case LinearModel linear -> tree.put("linear", tree(linear));
+        }
+        return Json.pretty(tree);
+    }
+
+    private static Map<String, Object> tree(LinearModel of) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        tree.put("means", text(of.means()));
+        tree.put("spreads", text(of.spreads()));
+        tree.put("weights", Arrays.stream(of.weights()).map(ModelFile::text).toList());
+        tree.put("converged", of.converged());
+        return tree;
     }
 
     private static Map<String, Object> tree(Forest.Tree of) {
@@ -100,18 +119,43 @@ public final class ModelFile {
                             .map(c -> (Map<?, ?>) c)
                             .map(c -> new ClassLabel((String) c.get("name"), Rgb.of((String) c.get("colour"))))
                             .toList();
-            List<Forest.Tree> trees = ((List<?>) map.get("trees"))
-                    .stream()
-                            .map(t ->
-                                    readTree((Map<?, ?>) t, features.features().size(), classes.size()))
-                            .toList();
-            Forest forest = new Forest(classes.size(), features.features().size(), trees);
+            Learnt learnt = map.get("linear") instanceof Map<?, ?> linear
+                    ? readLinear(linear)
+                    : readForest((List<?>) map.get("trees"), features, classes.size());
             Optional<Scale> scale =
                     Optional.ofNullable((String) map.get("scale")).map(Scale::of);
-            return new Classifier(features, classes, forest, scale);
+            return new Classifier(features, classes, learnt, scale);
         } catch (ClassCastException | NullPointerException | IllegalArgumentException e) {
             throw new FileFault(file + " is a damaged model: " + e.getMessage() + "; train it again.", e);
         }
+    }
+
+    private static Forest readForest(List<?> trees, FeatureSet features, int classes) {
+        int count = features.features().size();
+        return new Forest(
+                classes,
+                count,
+                trees.stream().map(t -> readTree((Map<?, ?>) t, count, classes)).toList());
+    }
+
+    private static LinearModel readLinear(Map<?, ?> tree) {
+        float[] means = floats(tree.get("means"));
+        float[] spreads = floats(tree.get("spreads"));
+        float[][] weights =
+                ((List<?>) tree.get("weights")).stream().map(ModelFile::floats).toArray(float[][]::new);
+        boolean fits =
+                spreads.length == means.length && Arrays.stream(weights).allMatch(w -> w.length == means.length + 1);
+        if (!fits) {
+            throw new IllegalArgumentException("its weights do not go with its features");
+        }
+        return new LinearModel(means, spreads, weights, (Boolean) tree.get("converged"));
+    }
+
+    private static float[] floats(Object text) {
+        ByteBuffer bytes = bytes(text);
+        float[] numbers = new float[bytes.remaining() / 4];
+        bytes.asFloatBuffer().get(numbers);
+        return numbers;
     }
 
     /** One in which every way down ends in a leaf, whatever a file says. */
@@ -124,9 +168,7 @@ public final class ModelFile {
         bytes(tree.get("left")).asIntBuffer().get(left);
         float[] edge = new float[nodes];
         bytes(tree.get("edge")).asFloatBuffer().get(edge);
-        ByteBuffer sharing = bytes(tree.get("shares"));
-        float[] shares = new float[sharing.remaining() / 4];
-        sharing.asFloatBuffer().get(shares);
+        float[] shares = floats(tree.get("shares"));
         for (int n = 0; n < nodes; n++) {
             boolean sound = of[n] < 0
                     ? left[n] >= 0 && left[n] + classes <= shares.length

@@ -10,6 +10,7 @@ import keentally.core.method.MethodFault;
 import keentally.core.method.MethodTree;
 import keentally.study.file.Json;
 import keentally.study.method.MethodFile;
+import keentally.study.method.ReferencePaths;
 
 /** What the parts of a run have in common, so that each knows that it is of the one run and its tables can be made at the end. */
 final class OrderFile {
@@ -22,7 +23,7 @@ final class OrderFile {
         Map<String, Object> tree = new LinkedHashMap<>();
         tree.put("format", FORMAT);
         tree.put("version", 1);
-        tree.put("method", MethodTree.write(order.method()));
+        tree.put("method", MethodTree.write(ReferencePaths.relative(order.method(), order.folder())));
         tree.put("methodSha256", MethodFile.hash(order.method()));
         order.weighing().sample().ifPresent(m -> tree.put("mass", m.toString()));
         tree.put("densities", new TreeMap<>(order.weighing().densities()));

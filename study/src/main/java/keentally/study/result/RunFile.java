@@ -15,6 +15,7 @@ import keentally.core.quantity.Mass;
 import keentally.study.file.FileFault;
 import keentally.study.file.Json;
 import keentally.study.file.WholeFile;
+import keentally.study.method.ReferencePaths;
 import keentally.study.run.TypedNumbers;
 import keentally.study.run.Weighing;
 
@@ -74,7 +75,7 @@ final class RunFile {
     static RunOrder order(Map<?, ?> tree, List<PictureOrder> samples, Path folder) throws MethodFault {
         Optional<Mass> mass = Optional.ofNullable((String) tree.get("mass")).map(Mass::of);
         return new RunOrder(
-                MethodTree.read(tree.get("method")),
+                ReferencePaths.whole(MethodTree.read(tree.get("method")), folder),
                 samples,
                 folder,
                 1,

@@ -12,6 +12,7 @@ import keentally.core.method.MethodTree;
 import keentally.study.Program;
 import keentally.study.file.Json;
 import keentally.study.method.MethodFile;
+import keentally.study.method.ReferencePaths;
 import keentally.study.run.RecordFile;
 import keentally.study.run.SampleRecord;
 
@@ -43,7 +44,7 @@ final class RunJournal {
         tree.put("format", "keen-tally-run");
         tree.put("version", 1);
         tree.put("program", Program.VERSION);
-        tree.put("method", MethodTree.write(order.method()));
+        tree.put("method", MethodTree.write(ReferencePaths.relative(order.method(), order.folder())));
         tree.put("methodSha256", MethodFile.hash(order.method()));
         order.weighing().sample().ifPresent(m -> {
             tree.put("mass", m.toString());

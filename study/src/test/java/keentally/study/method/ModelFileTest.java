@@ -56,8 +56,8 @@ class ModelFileTest {
         assertThat(read.classes()).isEqualTo(classifier.classes());
         assertThat(read.trainedAt()).isEqualTo(classifier.trainedAt());
         float[][] asked = {{0.5f, 2.5f, 6}, {1, 0, 1}};
-        assertThat(read.forest().probabilities(asked, 3))
-                .isEqualTo(classifier.forest().probabilities(asked, 3));
+        assertThat(read.learnt().probabilities(asked, 3))
+                .isEqualTo(classifier.learnt().probabilities(asked, 3));
         Path again = folder.resolve("b.model.json");
         ModelFile.write(again, read, Map.of("seed", 7));
         assertThat(again).hasSameBinaryContentAs(file);

@@ -1,0 +1,182 @@
+package keentally.core.step;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.IntStream;
+import keentally.core.classify.ObjectLessons;
+import keentally.core.geometry.Point;
+import keentally.core.hand.Correction;
+import keentally.core.hand.Corrections;
+import keentally.core.hand.HandWork;
+import keentally.core.measure.Measure;
+import keentally.core.measure.ObjectTable;
+import keentally.core.picture.PhaseMap;
+import keentally.core.region.ObjectSet;
+import keentally.core.setting.Item;
+import keentally.core.setting.ListSetting;
+
+/**
+ * Gives every kept object a class as a few of them were given theirs by hand, over several measures at once: as a class of the objects, and as
+ * phases. What no kept object covers is phase 0, the rest; classes follow in the order in which they were first given.
+ *
+ * @param measures none for the usual ones
+ */
+public record SortObjectsStep(List<Measure> measures) implements Step {
+    public static final String ID = "sort-objects";
+    public static final ListSetting<String> MEASURES = ListSetting.free("measures", Item.NAME, 40);
+
+    /** Mean F1 of what was held out, in per cent. */
+    public static final String HELD_OUT = "held-out-percent";
+
+    /** Where the least certain objects lie, and how certain they are. */
+    public static final String LEAST_CERTAIN = "least-certain";
+
+    public static final String SAID = "said";
+
+    private static final int MOST_NAMED = 60;
+
+    /** What tells most things apart: how large, how long, how full, how light, of which colour. */
+    public static final List<Measure> USUAL = List.of(
+            Measure.AREA,
+            Measure.ASPECT_RATIO,
+            Measure.CIRCULARITY,
+            Measure.SOLIDITY,
+            Measure.MEAN,
+            Measure.SD,
+            Measure.MEAN_RED,
+            Measure.MEAN_GREEN,
+            Measure.MEAN_BLUE);
+
+    static final StepDescription DESCRIPTION = new StepDescription(
+            ID,
+            1,
+            v -> Flow.OBJECTS,
+            v -> Flow.OBJECTS,
+            Set.of(Flow.PHASES),
+            Set.of(Use.FIELD, Use.SCALE, Use.SIGNAL, Use.HAND_WORK),
+            List.of(MEASURES),
+            Beginning.NONE,
+            v -> new SortObjectsStep(
+                    v.get(MEASURES).stream().map(SortObjectsStep::measure).toList()));
+
+    private static Measure measure(String id) {
+        return Measure.find(id)
+                .orElseThrow(() -> new IllegalArgumentException("'measures' names '" + id + "', which is no measure"));
+    }
+
+    @Override
+    public boolean byHand() {
+        return true;
+    }
+
+    /** Whoever adds it looks at that sample. */
+    @Override
+    public Optional<HandWork> handToBegin() {
+        return Optional.of(Corrections.NONE);
+    }
+
+    /** The examples: which objects, and the names of their classes. @param unfit those that lie on no object */
+    private record Said(Map<Integer, Integer> classes, List<String> names, List<Integer> unfit) {}
+
+    @Override
+    public Outcome apply(State before, Site site) throws StepFault {
+        if (!(site.hand().orElse(null) instanceof Corrections given)) {
+            throw new StepFault("follows classes that were given by hand, and nobody has given any on this sample yet");
+        }
+        ObjectSet objects = before.needObjects();
+        Said said = said(objects, given);
+        if (said.names().size() < 2) {
+            return new Outcome(
+                    given(before, objects, said, new int[objects.count()]),
+                    Findings.NONE.count(SAID, said.classes().size()).unfit(said.unfit()));
+        }
+        ObjectTable table = ObjectTable.of(
+                objects, measures.isEmpty() ? USUAL : measures, before.ground(site.signal(), site.work()), site.work());
+        ObjectLessons sorted;
+        try {
+            sorted = ObjectLessons.of(table, said.classes(), said.names().size(), site.work());
+        } catch (IllegalArgumentException e) {
+            throw new StepFault(e.getMessage());
+        }
+        int[] phase = new int[objects.count()];
+        for (int i = 0; i < phase.length; i++) {
+            phase[i] = sorted.classOf()[i] + 1;
+        }
+        return new Outcome(given(before, objects, said, phase), told(objects, said, sorted));
+    }
+
+    private static Said said(ObjectSet objects, Corrections given) {
+        Map<Integer, Integer> indexOf = new HashMap<>();
+        for (int i = 0; i < objects.count(); i++) {
+            indexOf.put(objects.region(i), i);
+        }
+        Map<Integer, String> named = new HashMap<>();
+        List<Integer> unfit = new ArrayList<>();
+        for (int c = 0; c < given.list().size(); c++) {
+            boolean fits = false;
+            if (given.list().get(c) instanceof Correction.Sort sort) {
+                for (Point at : sort.on()) {
+                    Integer row = indexOf.get(objects.regions().at((int) Math.floor(at.x()), (int) Math.floor(at.y())));
+                    if (row != null) {
+                        fits = true;
+                        named.merge(row, sort.as(), (was, is) -> is);
+                    }
+                }
+            }
+            if (!fits) {
+                unfit.add(c);
+            }
+        }
+        named.values().removeIf(String::isEmpty);
+        List<String> names = given.list().stream()
+                .filter(Correction.Sort.class::isInstance)
+                .map(c -> ((Correction.Sort) c).as())
+                .filter(named.values()::contains)
+                .distinct()
+                .toList();
+        Map<Integer, Integer> classes = new HashMap<>();
+        named.forEach((row, name) -> classes.put(row, names.indexOf(name)));
+        return new Said(classes, names, unfit);
+    }
+
+    /** @param phase for each kept object; 0 for of no class yet, where only those said have one */
+    private static State given(State before, ObjectSet objects, Said said, int[] phase) {
+        said.classes().forEach((row, c) -> phase[row] = c + 1);
+        Map<Integer, String> names = new HashMap<>();
+        for (int i = 0; i < phase.length; i++) {
+            if (phase[i] > 0) {
+                names.put(objects.region(i), said.names().get(phase[i] - 1));
+            }
+        }
+        List<String> phases = new ArrayList<>(List.of(SortRegionsStep.REST));
+        phases.addAll(said.names());
+        PhaseMap map = new PhaseMap(
+                SortRegionsStep.paint(objects, phase, before.field().mask()), phases);
+        return before.give(map).give(objects.sorted(names));
+    }
+
+    private static Findings told(ObjectSet objects, Said said, ObjectLessons sorted) {
+        List<List<Double>> least = sorted.leastCertain().stream()
+                .limit(MOST_NAMED)
+                .map(row -> {
+                    Point inside = objects.regions().inside(objects.region(row));
+                    return List.of(inside.x(), inside.y(), sorted.certainty()[row]);
+                })
+                .toList();
+        Findings told = Findings.NONE
+                .count(SAID, said.classes().size())
+                .count("classes", said.names().size())
+                .count(Findings.OBJECTS, objects.count());
+        double score = sorted.heldOut().meanF1();
+        boolean each = IntStream.range(0, said.names().size())
+                .allMatch(c -> sorted.heldOut().examples(c) > 0);
+        if (each && !Double.isNaN(score)) {
+            told = told.percent(HELD_OUT, 100 * score);
+        }
+        return told.with(new Finding.Places(LEAST_CERTAIN, least)).unfit(said.unfit());
+    }
+}
