@@ -43,6 +43,9 @@ public final class SpeedTable {
         row("features", "38 features, by bands", "6000");
         row("growForest", "forest of 64 trees on 50,000 examples of 38 features", "2000");
         row("askForest", "1.2 million pixels asked of it", "800");
+        row("refineEdges", "edges of one colour megapixel refined, five rounds", "1000");
+        row("scribbleCut", "cut of two colour megapixels by two strokes", "1000");
+        row("scribbleInPart", "a further stroke, in a part of it", "200");
         row("gatherReport", "report of 90 pictures, 40 pages: its samples run", "");
         row("layOutReport", "report of 90 pictures, 40 pages: laid out on pages", "10000");
         row("openStudy", "open a study of 500 samples", "2000");
@@ -93,7 +96,7 @@ public final class SpeedTable {
     public static void main(String[] words) throws RunnerException {
         Options options = new OptionsBuilder()
                 .include(
-                        "keentally\\.speed\\.(TwelveMegapixels|Looking|Parting|Separating|Agreeing|Ledgering|Reporting|Learning)\\.(?:"
+                        "keentally\\.speed\\.(TwelveMegapixels|Looking|Parting|Separating|Agreeing|Ledgering|Reporting|Learning|Refining)\\.(?:"
                                 + (words.length > 0 ? words[0] : "")
                                 + ")")
                 .forks(1)
