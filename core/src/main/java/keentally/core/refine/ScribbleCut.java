@@ -7,6 +7,7 @@ import java.util.function.IntConsumer;
 import keentally.core.colour.ColourRows;
 import keentally.core.distance.SquaredDistance;
 import keentally.core.draw.Canvas;
+import keentally.core.geometry.Point;
 import keentally.core.geometry.Polygon;
 import keentally.core.hand.Dab;
 import keentally.core.picture.Field;
@@ -80,13 +81,87 @@ public final class ScribbleCut {
             double smoothness,
             int coarse,
             Work work) {
-        return planes(picture, original, work)
-                .map(planes -> new ScribbleCut(field, planes, smoothness, coarse, work).cut(strokes, mend));
+        Window window = Window.of(strokes, field, mend.isPresent());
+        Field inside = window.isWhole(field) ? field : Field.of(window.crop(field.mask()));
+        return planes(picture, original, window, work)
+                .map(planes ->
+                        new ScribbleCut(inside, planes, smoothness, coarse, work).cut(window.moved(strokes), mend))
+                .map(found -> window.isWhole(field)
+                        ? found
+                        : found.placed(window.left(), window.top(), field.width(), field.height()));
     }
 
-    private static Optional<float[][]> planes(Picture picture, Picture original, Work work) {
-        int width = picture.width();
-        int height = picture.height();
+    /** What of the picture has a say: all of it, or what parts and strokes lie in where everything is in parts. */
+    private record Window(int left, int top, int right, int bottom) {
+        private static final int ROOM = 4;
+
+        static Window of(List<Dab> strokes, Field field, boolean mends) {
+            Window whole = new Window(0, 0, field.width(), field.height());
+            if (mends || strokes.isEmpty() || !(strokes.getFirst() instanceof Dab.Outline)) {
+                return whole;
+            }
+            double left = field.width();
+            double top = field.height();
+            double right = 0;
+            double bottom = 0;
+            for (Dab dab : strokes) {
+                double reach = ROOM + (dab instanceof Dab.Brush brush ? brush.width() / 2 : 0);
+                for (Point p : path(dab)) {
+                    left = Math.min(left, p.x() - reach);
+                    top = Math.min(top, p.y() - reach);
+                    right = Math.max(right, p.x() + reach);
+                    bottom = Math.max(bottom, p.y() + reach);
+                }
+            }
+            Window some = new Window(
+                    (int) Math.max(0, Math.floor(left)),
+                    (int) Math.max(0, Math.floor(top)),
+                    (int) Math.min(field.width(), Math.ceil(right)),
+                    (int) Math.min(field.height(), Math.ceil(bottom)));
+            boolean any = some.left < some.right
+                    && some.top < some.bottom
+                    && field.mask()
+                                    .crop(some.left, some.top, some.right, some.bottom)
+                                    .count()
+                            > 0;
+            return any ? some : whole;
+        }
+
+        private static List<Point> path(Dab dab) {
+            return switch (dab) {
+                case Dab.Brush brush -> brush.path();
+                case Dab.Outline outline -> outline.path();
+                case Dab.Fill fill -> List.of(fill.at());
+            };
+        }
+
+        boolean isWhole(Field field) {
+            return left == 0 && top == 0 && right == field.width() && bottom == field.height();
+        }
+
+        Mask crop(Mask mask) {
+            return mask.crop(left, top, right, bottom);
+        }
+
+        List<Dab> moved(List<Dab> strokes) {
+            return strokes.stream().map(this::moved).toList();
+        }
+
+        private Dab moved(Dab dab) {
+            List<Point> path = path(dab).stream()
+                    .map(p -> new Point(p.x() - left, p.y() - top))
+                    .toList();
+            return switch (dab) {
+                case Dab.Brush brush -> new Dab.Brush(path, brush.width(), brush.adds());
+                case Dab.Outline outline -> new Dab.Outline(path, outline.adds());
+                case Dab.Fill fill -> new Dab.Fill(path.getFirst(), fill.adds());
+            };
+        }
+    }
+
+    private static Optional<float[][]> planes(Picture picture, Picture original, Window window, Work work) {
+        int width = window.right() - window.left();
+        int height = window.bottom() - window.top();
         Optional<ColourRows> colours = ColourRows.of(picture, original);
         Optional<Plane> grey = colours.isPresent() ? Optional.empty() : picture.single();
         if (colours.isEmpty() && grey.isEmpty()) {
@@ -95,17 +170,18 @@ public final class ScribbleCut {
         float[][] planes = new float[colours.isPresent() ? 3 : 1][width * height];
         double most = (picture.depth().isWhole() ? picture.depth() : original.depth()).most();
         work.bands(height, (from, to) -> {
-            float[][] row = new float[3][width];
+            float[][] row = new float[3][picture.width()];
             for (int y = from; y < to; y++) {
                 if (colours.isPresent()) {
-                    colours.get().read(y, row[0], row[1], row[2]);
+                    colours.get().read(window.top() + y, row[0], row[1], row[2]);
                 } else {
-                    grey.orElseThrow().readRow(y, 0, width, row[0], 0);
+                    grey.orElseThrow().readRow(window.top() + y, 0, picture.width(), row[0], 0);
                 }
                 double scale = colours.isPresent() ? 1 : BYTE_SCALE / most;
                 for (int c = 0; c < planes.length; c++) {
                     for (int x = 0; x < width; x++) {
-                        planes[c][y * width + x] = Float.isNaN(row[c][x]) ? 0 : (float) (row[c][x] * scale);
+                        float value = row[c][window.left() + x];
+                        planes[c][y * width + x] = Float.isNaN(value) ? 0 : (float) (value * scale);
                     }
                 }
             }
@@ -175,7 +251,7 @@ public final class ScribbleCut {
                         : region.at(x, y) ? CutLevel.FREE : in ? CutLevel.IN : CutLevel.OUT;
             }
         }
-        now.forEach(stroke -> decide(stroke, state));
+        now.forEach(stroke -> decide(stroke, region, state));
         List<Dab.Brush> all = new ArrayList<>(before);
         all.addAll(now);
         if (mends) {
@@ -232,10 +308,10 @@ public final class ScribbleCut {
         return Mask.of(field.width(), field.height(), words);
     }
 
-    private void decide(Dab.Brush stroke, byte[] state) {
+    private void decide(Dab.Brush stroke, Mask region, byte[] state) {
         under(stroke, (x, y) -> {
             int i = y * field.width() + x;
-            if (state[i] != CutLevel.AWAY) {
+            if (region.at(x, y)) {
                 state[i] = stroke.adds() ? CutLevel.IN : CutLevel.OUT;
             }
         });

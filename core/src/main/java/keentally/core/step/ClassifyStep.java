@@ -27,6 +27,12 @@ public record ClassifyStep(Optional<Reference> model, boolean probabilities) imp
     public static final ReferenceSetting MODEL = ReferenceSetting.model("model");
     public static final FlagSetting PROBABILITIES = FlagSetting.of("probabilities", false);
 
+    /** How far it looks, in per cent of what it was trained at, where both have a scale. */
+    public static final String STRETCHED = "stretched-percent";
+
+    /** Either the sample or the training has no scale, and the other has. */
+    public static final String SCALE_UNKNOWN = "scale-unknown";
+
     private static final int CERTAIN = 255;
 
     /** Rows that are worked out together. */
@@ -66,7 +72,7 @@ public record ClassifyStep(Optional<Reference> model, boolean probabilities) imp
         });
         leaveOut(map, before.field());
         PhaseMap phases = new PhaseMap(Plane8.of(width, rows.height(), map), classifier.names());
-        Findings findings = Findings.NONE.count("phases", classifier.classes().size());
+        Findings findings = told(classifier, before);
         return new Outcome(
                 probabilities
                         ? before.give(
@@ -78,6 +84,18 @@ public record ClassifyStep(Optional<Reference> model, boolean probabilities) imp
                                         classifier.names()))
                         : before.give(phases),
                 findings);
+    }
+
+    private static Findings told(Classifier classifier, State before) {
+        Findings findings = Findings.NONE.count("phases", classifier.classes().size());
+        if (before.scale().isPresent() && classifier.trainedAt().isPresent()) {
+            double factor = classifier.trainedAt().get().umPerPx()
+                    / before.scale().get().umPerPx();
+            return findings.percent(STRETCHED, 100 * factor);
+        }
+        return before.scale().isPresent() || classifier.trainedAt().isPresent()
+                ? findings.count(SCALE_UNKNOWN, 1)
+                : findings;
     }
 
     private static FeatureRows rows(State before, Classifier classifier) throws StepFault {

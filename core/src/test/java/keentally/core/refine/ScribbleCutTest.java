@@ -117,6 +117,17 @@ class ScribbleCutTest {
         assertThat(after.at(175, 85)).as("taken away by hand").isFalse();
     }
 
+    /** Where all strokes are in parts only these are looked at; a part that reaches beyond the picture is one all the same. */
+    @Test
+    void aPartThatReachesBeyondThePictureIsCutOffThere() {
+        Dab part = new Dab.Outline(
+                List.of(new Point(120, -50), new Point(400, -50), new Point(400, 300), new Point(120, 300)), true);
+        Mask found = cut(List.of(part, IN_DISC, stroke(false, 130, 20, 230, 20)), Optional.empty(), 10);
+        assertThat(off(found, truth(false, true))).isLessThan(40);
+        Dab beyond = new Dab.Outline(List.of(new Point(500, 500), new Point(600, 500), new Point(600, 600)), true);
+        assertThat(cut(List.of(beyond, IN_DISC), Optional.empty(), 10).count()).isZero();
+    }
+
     @Test
     void aMaskIsMended() {
         Mask rough = truth(true, true).minus(WHOLE.clip(Field.within(new Rectangle(30, 60, 30, 40), WIDTH, HEIGHT)));

@@ -15,6 +15,7 @@ import keentally.core.run.Run;
 import keentally.core.stats.Histogram;
 import keentally.core.stats.Modes;
 import keentally.core.step.ChannelStep;
+import keentally.core.step.ClassifyStep;
 import keentally.core.step.LevelsStep;
 import keentally.core.step.LocalThresholdStep;
 import keentally.core.step.RefineEdgesStep;
@@ -28,6 +29,7 @@ import keentally.core.work.Work;
 final class CutCautions {
     private static final double LEAST_PERCENT = 0.1;
     private static final int MOST_NAMED = 5;
+    private static final double SAME_SCALE_PERCENT = 5;
     private static final List<String> NEED_TWO_MODES = List.of(
             "otsu",
             "valley-emphasis",
@@ -63,6 +65,7 @@ final class CutCautions {
                 case ChannelStep.ID -> channel = String.valueOf(settings.get(ChannelStep.OF.id()));
                 case ThresholdStep.ID -> cautions.threshold(station, settings, before, channel);
                 case LocalThresholdStep.ID -> cautions.sameSignal(station, channel, before);
+                case ClassifyStep.ID -> cautions.otherScale(station);
                 case RefineEdgesStep.ID -> cautions.lostParts(station);
                 case LevelsStep.ID -> cautions.byHand(station, "manual".equals(settings.get(LevelsStep.BY.id())));
                 default -> {}
@@ -83,6 +86,26 @@ final class CutCautions {
 
     private int number(Run.Station station) {
         return run.method().indexOf(station.step().id()) + 1;
+    }
+
+    private void otherScale(Run.Station station) {
+        double percent = station.findings().find(ClassifyStep.STRETCHED).orElse(100);
+        boolean unknown = station.findings().find(ClassifyStep.SCALE_UNKNOWN).isPresent();
+        if (!unknown && Math.abs(percent - 100) <= SAME_SCALE_PERCENT) {
+            return;
+        }
+        found.add(new Caution(
+                "model-scale",
+                "Step " + number(station)
+                        + (unknown
+                                ? " uses a model without knowing how the scale of its training and that of this sample compare."
+                                : " uses a model that was trained at another scale: here it looks "
+                                        + Figures.fixed(percent / 100, 2) + " times as many pixels far."),
+                "What was learnt of textures holds at the scale that it was learnt at; stretched, it sees coarser or finer detail than the picture may"
+                        + " show.",
+                unknown
+                        ? "Give the sample its scale, and train with one."
+                        : "Look at the classes closely, or train on pictures of this magnification too."));
     }
 
     private void lostParts(Run.Station station) {
