@@ -24,6 +24,7 @@ public final class Lessons {
     private static final int ROWS = 32;
     private static final int BLOCK_REACHES = 4;
     private static final int LEAST_BLOCK = 16;
+    private static final int LEAST_PAINTED = 10;
 
     private final FeatureSet set;
     private final List<ClassLabel> classes;
@@ -63,6 +64,17 @@ public final class Lessons {
         if (classes.size() < 2) {
             throw new IllegalArgumentException("at least two classes must be painted to tell them apart, but there "
                     + (classes.size() == 1 ? "is " + classes.getFirst().name() + " alone" : "is none"));
+        }
+        for (ClassLabel label : classes) {
+            long painted = lessons.stream()
+                    .flatMap(l -> l.painted().values().stream())
+                    .filter(v -> v.name().equals(label.name()))
+                    .mapToLong(ClassPicture.Painted::pixels)
+                    .sum();
+            if (painted < LEAST_PAINTED) {
+                throw new IllegalArgumentException("class " + label.name() + " is painted on " + painted
+                        + " px alone, and " + LEAST_PAINTED + " are the least to learn from");
+            }
         }
         return new Lessons(set, List.copyOf(classes), List.copyOf(lessons));
     }

@@ -55,6 +55,8 @@ class LessonsTest {
         assertThatThrownBy(() -> Lessons.of(SET, List.of(new Lesson(two, small)), Optional.of("1")))
                 .hasMessageContaining("at least two classes must be painted")
                 .hasMessageContaining("there is 2 alone");
+        assertThatThrownBy(() -> Lessons.of(SET, List.of(new Lesson(two, small)), Optional.empty()))
+                .hasMessageContaining("class 1 is painted on 1 px alone, and 10 are the least");
     }
 
     @Test

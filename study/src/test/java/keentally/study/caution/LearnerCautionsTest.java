@@ -133,8 +133,7 @@ class LearnerCautionsTest {
         assertThat(ofRefining("30")).singleElement().satisfies(c -> {
             assertThat(c.saw())
                     .startsWith("Step 3 took away 1 thin part, ")
-                    .contains("x, y px 2")
-                    .contains(", 61");
+                    .contains("x, y px 30, 61");
             assertThat(c.wayOut()).contains("paint them back");
         });
         assertThat(ofRefining("0")).isEmpty();
