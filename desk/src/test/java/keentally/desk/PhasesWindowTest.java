@@ -163,7 +163,7 @@ class PhasesWindowTest {
                     desk.model().show(sample);
                     desk.model()
                             .station()
-                            .set(desk.model().method().steps().get(1).id());
+                            .set(desk.model().method().steps().getLast().id());
                     return null;
                 });
                 desk.glance();

@@ -364,7 +364,7 @@ class TallyWindowTest {
         Button save = (Button) desk.asked().orElseThrow().lookup("#differences-save");
         desk.later(save::fire);
         desk.quiet();
-        assertThat(Files.readString(csv)).contains("\"drawn\",2,5,3.5,3", "\"second\",3,5,4,2");
+        assertThat(Files.readString(csv)).contains("drawn,2,5,3.5,3", "second,3,5,4,2");
         for (String kind : List.of("png", "svg")) {
             Path file = folder.resolve("d." + kind);
             desk.saveTo(file);

@@ -52,7 +52,8 @@ final class PastaSurface {
     private static final int STROKE_LENGTH = 90;
     private static final int STROKE_WIDTH = 5;
     private static final double CLEAR = 2;
-    private static final int EXAMPLES = 20_000;
+    private static final int EXAMPLES = 10_000;
+    private static final ForestPlan PLAN = new ForestPlan(40, 16, 2, 1);
 
     private PastaSurface() {}
 
@@ -152,6 +153,10 @@ final class PastaSurface {
 
     private static float[] averaged(float[] in, double sigma, int step, int length, Work work) {
         int reach = (int) Math.ceil(3 * sigma);
+        float[] weights = new float[2 * reach + 1];
+        for (int k = -reach; k <= reach; k++) {
+            weights[k + reach] = (float) StrictMath.exp(-k * k / (2 * sigma * sigma));
+        }
         float[] out = new float[in.length];
         work.bands(HEIGHT, (from, to) -> {
             for (int i = from * WIDTH; i < to * WIDTH; i++) {
@@ -159,7 +164,7 @@ final class PastaSurface {
                 float sum = 0;
                 for (int k = -reach; k <= reach; k++) {
                     int other = Math.floorMod(at + k, length);
-                    sum += (float) StrictMath.exp(-k * k / (2 * sigma * sigma)) * in[i + (other - at) * step];
+                    sum += weights[k + reach] * in[i + (other - at) * step];
                 }
                 out[i] = sum;
             }
@@ -229,7 +234,7 @@ final class PastaSurface {
         return new Classifier(
                 new FeatureSet(Arrays.asList(FeatureGroup.values()), false, 1),
                 classes,
-                ForestPlan.USUAL.learn(lessons.examples(EXAMPLES, 1, work), work),
+                PLAN.learn(lessons.examples(EXAMPLES, 1, work), work),
                 Optional.of(new Scale(0.02, LengthUnit.MM)));
     }
 

@@ -131,9 +131,7 @@ class LearnerCautionsTest {
     @Test
     void aThinPartThatRefiningTookAwayIsNamedWithItsPlace() throws RunFault {
         assertThat(ofRefining("30")).singleElement().satisfies(c -> {
-            assertThat(c.saw())
-                    .startsWith("Step 3 took away 1 thin part, ")
-                    .contains("x, y px 30, 61");
+            assertThat(c.saw()).startsWith("Step 3 took away 1 thin part, ").contains("x, y px 30, 61");
             assertThat(c.wayOut()).contains("paint them back");
         });
         assertThat(ofRefining("0")).isEmpty();
