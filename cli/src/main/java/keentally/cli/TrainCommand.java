@@ -132,6 +132,7 @@ final class TrainCommand implements Callable<Integer> {
     }
 
     private int train(Work work) throws FileFault {
+        LearnerPlan plan = plan(); // words that mean nothing are told before anything is read
         if (pictures.size() != painted.size()) {
             throw new IllegalArgumentException("every picture needs its class picture, but there are " + pictures.size()
                     + " and " + painted.size());
@@ -152,20 +153,20 @@ final class TrainCommand implements Callable<Integer> {
             lessons.add(new Lesson(picture.picture(), ClassPicture.of(classes.picture())));
             learntFrom.add(Map.of("picture", picture.sha256(), "classes", classes.sha256()));
         }
-        Lessons all = Lessons.of(set(lessons.getFirst().picture()), lessons, unpainted(lessons));
+        FeatureSet set = set(lessons.getFirst().picture());
+        Lessons all = Lessons.of(set, lessons, unpainted(lessons));
         Examples examples = all.examples(MOST_EXAMPLES, seed, work);
-        LearnerPlan plan = plan();
         HeldOut heldOut = HeldOut.of(examples, plan, work);
         Confusion scores = heldOut.confusion();
         Learnt learnt = plan.learn(examples, work);
         Optional<Scale> trainedAt = Optional.ofNullable(scale).map(Scale::of);
-        FeatureSet set = set(lessons.getFirst().picture());
         ModelFile.write(
                 out,
                 new Classifier(set, all.classes(), learnt, trainedAt),
                 provenance(learntFrom, examples, scores, all));
-        say(all, examples, scores, heldOut.byGroup(set, seed, work));
-        if (learnt instanceof LinearModel linear && !linear.converged()) {
+        boolean converged = !(learnt instanceof LinearModel linear) || linear.converged();
+        say(all, examples, scores, heldOut.byGroup(set, seed, work), converged);
+        if (!converged) {
             spec.commandLine()
                     .getErr()
                     .println("It did not converge in " + rounds + " rounds; give more with --rounds.");
@@ -261,7 +262,8 @@ final class TrainCommand implements Callable<Integer> {
         return Double.isFinite(value) ? value : null;
     }
 
-    private void say(Lessons lessons, Examples examples, Confusion scores, List<Importance> importance) {
+    private void say(
+            Lessons lessons, Examples examples, Confusion scores, List<Importance> importance, boolean converged) {
         PrintWriter say = spec.commandLine().getOut();
         if (json) {
             Map<String, Object> tree = new LinkedHashMap<>();
@@ -271,6 +273,7 @@ final class TrainCommand implements Callable<Integer> {
             Map<String, Object> lost = new LinkedHashMap<>();
             importance.forEach(i -> lost.put(i.name(), number(i.lost())));
             tree.put("importance", lost);
+            tree.put("converged", converged);
             say.println(Json.pretty(tree));
             return;
         }

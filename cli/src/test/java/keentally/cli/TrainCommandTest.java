@@ -120,6 +120,20 @@ class TrainCommandTest {
     }
 
     @Test
+    void aLinearLearnerSaysWhetherItConverged() throws Exception {
+        assertThat(trained("--unpainted", "0", "--learner", "linear"))
+                .contains("F1 lost where a group of features is shuffled: ")
+                .doesNotContain("did not converge");
+        assertThat(Files.readString(model)).contains("\"weights\"", "\"learner\" : \"linear\"");
+        assertThat(trained("--unpainted", "0", "--learner", "linear", "--cost", "1000", "--rounds", "1"))
+                .contains("did not converge in 1 rounds; give more with --rounds");
+        assertThat(trained("--unpainted", "0", "--learner", "linear", "--cost", "1000", "--rounds", "1", "--json"))
+                .contains("\"converged\" : false", "\"importance\"", "\"confusion\"");
+        assertThat(trained("--unpainted", "0", "--learner", "oracle"))
+                .contains("a learner is forest or linear, but not \"oracle\"");
+    }
+
+    @Test
     void whatIsNotPaintedIsAskedNeverGuessed() {
         assertThat(trained())
                 .startsWith("2: Cannot train: say with --unpainted which value means not painted")

@@ -151,6 +151,13 @@ public final class ModelFile {
         return new LinearModel(means, spreads, weights, (Boolean) tree.get("converged"));
     }
 
+    private static int[] ints(Object text) {
+        ByteBuffer bytes = bytes(text);
+        int[] numbers = new int[bytes.remaining() / 4];
+        bytes.asIntBuffer().get(numbers);
+        return numbers;
+    }
+
     private static float[] floats(Object text) {
         ByteBuffer bytes = bytes(text);
         float[] numbers = new float[bytes.remaining() / 4];
@@ -160,14 +167,13 @@ public final class ModelFile {
 
     /** One in which every way down ends in a leaf, whatever a file says. */
     private static Forest.Tree readTree(Map<?, ?> tree, int features, int classes) {
-        ByteBuffer feature = bytes(tree.get("feature"));
-        int nodes = feature.remaining() / 4;
-        int[] of = new int[nodes];
-        feature.asIntBuffer().get(of);
-        int[] left = new int[nodes];
-        bytes(tree.get("left")).asIntBuffer().get(left);
-        float[] edge = new float[nodes];
-        bytes(tree.get("edge")).asFloatBuffer().get(edge);
+        int[] of = ints(tree.get("feature"));
+        int nodes = of.length;
+        int[] left = ints(tree.get("left"));
+        float[] edge = floats(tree.get("edge"));
+        if (left.length != nodes || edge.length != nodes) {
+            throw new IllegalArgumentException("a tree is torn");
+        }
         float[] shares = floats(tree.get("shares"));
         for (int n = 0; n < nodes; n++) {
             boolean sound = of[n] < 0

@@ -16,6 +16,8 @@ import keentally.core.classify.FeatureGroup;
 import keentally.core.classify.FeatureSet;
 import keentally.core.classify.Forest;
 import keentally.core.classify.ForestPlan;
+import keentally.core.classify.LinearModel;
+import keentally.core.classify.LinearPlan;
 import keentally.core.colour.Rgb;
 import keentally.core.quantity.Scale;
 import keentally.core.setting.Reference;
@@ -63,6 +65,22 @@ class ModelFileTest {
         assertThat(again).hasSameBinaryContentAs(file);
     }
 
+    /** As the forest's, for the other learner. */
+    @Test
+    void aLinearModelReadsBackTheSameOrIsRefused() throws Exception {
+        float[][] values = {{0, 1, 2, 3, 4, 5, 6, 7}, {1, 0, 1, 0, 1, 0, 1, 0}};
+        Examples examples = new Examples(values, new int[] {0, 0, 0, 0, 1, 1, 1, 1}, 2, new int[8]);
+        Classifier linear = new Classifier(
+                SET, classifier.classes(), LinearPlan.USUAL.learn(examples, Work.alone()), classifier.trainedAt());
+        ModelFile.write(file, linear, Map.of());
+        Classifier read = ModelFile.read(file);
+        assertThat(read.learnt().probabilities(values, 8))
+                .isEqualTo(linear.learnt().probabilities(values, 8));
+        assertThat(((LinearModel) read.learnt()).converged()).isTrue();
+        damaged("\"means\" : \"[^\"]*\"", "\"means\" : \"\"", "its weights do not go with its features");
+        damaged("\"spreads\" : \"[^\"]*\"", "\"spreads\" : 3", "is a damaged model");
+    }
+
     private void damaged(String from, String to, String says) throws Exception {
         Path broken = folder.resolve("broken.model.json");
         String text = Files.readString(file);
@@ -82,6 +100,8 @@ class ModelFileTest {
         String nowhere = Base64.getEncoder().encodeToString(new byte[] {99, 0, 0, 0});
         damaged("\"feature\" : \"[^\"]*\"", "\"feature\" : \"" + nowhere + "\"", "is a damaged model");
         damaged("\"shares\" : \"[^\"]*\"", "\"shares\" : \"\"", "a tree leads nowhere");
+        damaged("\"left\" : \"[^\"]*\"", "\"left\" : \"\"", "a tree is torn");
+        damaged("\"edge\" : \"[^\"]*\"", "\"edge\" : \"\"", "a tree is torn");
         damaged("\"left\" : \"[^\"]*\"", "\"left\" : \"?\"", "is a damaged model");
         Files.writeString(file, "[1]");
         assertThatThrownBy(() -> ModelFile.read(file)).hasMessageContaining("is no model");
