@@ -79,6 +79,18 @@ class SortWindowTest {
         assertThat(sorted()).containsOnlyKeys("");
     }
 
+    /** Names that were only thought of stay where they were thought of. */
+    @Test
+    void anotherStationHasClassesOfItsOwn() {
+        desk.type("sort-new", "bar");
+        desk.keys(KeyCode.ENTER);
+        assertThat(desk.has("sort-class-1")).isTrue();
+        desk.stations("sort-objects");
+        assertThat(desk.has("sort-class-1")).isFalse();
+        desk.clickPictureOther(40, 45);
+        assertThat(desk.text("message")).isEqualTo("Name a class first.");
+    }
+
     @Test
     void aClassWithoutANameAndATallyThatNobodyMadeAreSaid() {
         desk.clickPictureOther(40, 45);

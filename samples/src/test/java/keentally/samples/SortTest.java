@@ -20,6 +20,7 @@ import keentally.core.run.Runner;
 import keentally.core.run.Sample;
 import keentally.core.run.StateCache;
 import keentally.core.step.SortObjectsStep;
+import keentally.core.step.Steps;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
@@ -73,6 +74,34 @@ class SortTest {
         assertThat(run.stations().getLast().findings().places(SortObjectsStep.LEAST_CERTAIN))
                 .hasSize(60)
                 .isSortedAccordingTo((a, b) -> Double.compare(a.get(2), b.get(2)));
+    }
+
+    /** Classes that a station before gave are examples, and are not lost where nothing follows from them. */
+    @Test
+    void whatAnEarlierStationSortedCounts() throws Exception {
+        Method method = GrainTray.sorting().add(5, Steps.find("edit-objects").orElseThrow());
+        Corrections pumpkin = new Corrections(
+                List.of(new Correction.Sort(List.of(TRUE.list().getFirst().at()), "pumpkin")));
+        Sample sample = Sample.of(TRAY.id(), TRAY.picture(), TRAY.field(), Optional.of(TRAY.scale()));
+        Runner runner = new Runner(Workers.alone(), new StateCache(0));
+        Run alone = runner.run(
+                method,
+                sample.with(Map.of("edit-objects-1", pumpkin, "sort-objects-1", Corrections.NONE)),
+                99,
+                new Cancel(),
+                Progress.SILENT);
+        assertThat(alone.stations().getLast().findings().find(SortObjectsStep.IN_CLASS + "pumpkin"))
+                .hasValue(1);
+        Corrections linseed = new Corrections(
+                List.of(new Correction.Sort(List.of(TRUE.list().getLast().at()), "linseed")));
+        Run both = runner.run(
+                method,
+                sample.with(Map.of("edit-objects-1", pumpkin, "sort-objects-1", linseed)),
+                99,
+                new Cancel(),
+                Progress.SILENT);
+        assertThat(both.last().phases().orElseThrow().names()).containsExactly("rest", "pumpkin", "linseed");
+        assertThat(both.stations().getLast().findings().find("classes")).hasValue(2);
     }
 
     @Test

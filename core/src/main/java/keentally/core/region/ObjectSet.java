@@ -12,6 +12,9 @@ import keentally.core.picture.Mask;
 
 /** Regions with their fate: kept, or dropped by a station. What is dropped stays known, so that it can be shown. */
 public final class ObjectSet implements HoldsBuffers {
+    /** Of an entry that says the class of a region: a number, and its place in a table half full. */
+    private static final long BYTES_A_CLASS = 32;
+
     private final Regions regions;
     private final List<String> stations;
     private final int[] fate;
@@ -140,6 +143,6 @@ public final class ObjectSet implements HoldsBuffers {
     @Override
     public void addTo(Buffers buffers) {
         buffers.add(regions);
-        buffers.add(this, 4L * (3 * fate.length + kept.length));
+        buffers.add(this, 4L * (3 * fate.length + kept.length) + BYTES_A_CLASS * classes.size());
     }
 }

@@ -37,6 +37,9 @@ public record SortObjectsStep(List<Measure> measures) implements Step {
 
     public static final String SAID = "said";
 
+    /** Before a class's name: how many objects are of it. */
+    public static final String IN_CLASS = "in-class ";
+
     private static final int MOST_NAMED = 60;
 
     /** What tells most things apart: how large, how long, how full, how light, of which colour. */
@@ -90,9 +93,11 @@ public record SortObjectsStep(List<Measure> measures) implements Step {
         ObjectSet objects = before.needObjects();
         Said said = said(objects, given);
         if (said.names().size() < 2) {
+            int[] phase = phases(said, new int[objects.count()]);
             return new Outcome(
-                    given(before, objects, said, new int[objects.count()]),
-                    Findings.NONE.count(SAID, said.classes().size()).unfit(said.unfit()));
+                    given(before, objects, said, phase),
+                    counted(Findings.NONE.count(SAID, said.classes().size()), said, phase)
+                            .unfit(said.unfit()));
         }
         ObjectTable table = ObjectTable.of(
                 objects, measures.isEmpty() ? USUAL : measures, before.ground(site.signal(), site.work()), site.work());
@@ -106,7 +111,8 @@ public record SortObjectsStep(List<Measure> measures) implements Step {
         for (int i = 0; i < phase.length; i++) {
             phase[i] = sorted.classOf()[i] + 1;
         }
-        return new Outcome(given(before, objects, said, phase), told(objects, said, sorted));
+        phases(said, phase);
+        return new Outcome(given(before, objects, said, phase), counted(told(objects, said, sorted), said, phase));
     }
 
     private static Said said(ObjectSet objects, Corrections given) {
@@ -114,11 +120,20 @@ public record SortObjectsStep(List<Measure> measures) implements Step {
         for (int i = 0; i < objects.count(); i++) {
             indexOf.put(objects.region(i), i);
         }
-        Map<Integer, String> named = new HashMap<>();
+        Map<Integer, String> named = new HashMap<>(); // classes that an earlier station knows are examples too
+        List<String> order = new ArrayList<>();
+        for (int i = 0; i < objects.count(); i++) {
+            String known = objects.classOf(objects.region(i));
+            if (!known.isEmpty()) {
+                named.put(i, known);
+                order.add(known);
+            }
+        }
         List<Integer> unfit = new ArrayList<>();
         for (int c = 0; c < given.list().size(); c++) {
             boolean fits = false;
             if (given.list().get(c) instanceof Correction.Sort sort) {
+                order.add(sort.as());
                 for (Point at : sort.on()) {
                     Integer row = indexOf.get(objects.regions().at((int) Math.floor(at.x()), (int) Math.floor(at.y())));
                     if (row != null) {
@@ -132,20 +147,34 @@ public record SortObjectsStep(List<Measure> measures) implements Step {
             }
         }
         named.values().removeIf(String::isEmpty);
-        List<String> names = given.list().stream()
-                .filter(Correction.Sort.class::isInstance)
-                .map(c -> ((Correction.Sort) c).as())
-                .filter(named.values()::contains)
-                .distinct()
-                .toList();
+        Set<String> used = Set.copyOf(named.values());
+        List<String> names = order.stream().distinct().filter(used::contains).toList();
         Map<Integer, Integer> classes = new HashMap<>();
         named.forEach((row, name) -> classes.put(row, names.indexOf(name)));
         return new Said(classes, names, unfit);
     }
 
+    /** What was said counts, whatever was learnt; in place. */
+    private static int[] phases(Said said, int[] phase) {
+        said.classes().forEach((row, c) -> phase[row] = c + 1);
+        return phase;
+    }
+
+    /** How many there are of each class, by {@link #IN_CLASS} and its name. */
+    private static Findings counted(Findings findings, Said said, int[] phase) {
+        long[] counts = new long[said.names().size() + 1];
+        for (int p : phase) {
+            counts[p]++;
+        }
+        Findings told = findings;
+        for (int c = 0; c < said.names().size(); c++) {
+            told = told.count(IN_CLASS + said.names().get(c), counts[c + 1]);
+        }
+        return told;
+    }
+
     /** @param phase for each kept object; 0 for of no class yet, where only those said have one */
     private static State given(State before, ObjectSet objects, Said said, int[] phase) {
-        said.classes().forEach((row, c) -> phase[row] = c + 1);
         Map<Integer, String> names = new HashMap<>();
         for (int i = 0; i < phase.length; i++) {
             if (phase[i] > 0) {

@@ -41,8 +41,19 @@ final class SortObjectsPanel extends VBox implements StationPanel.Body {
     /** What outlives the panel, which is made anew when another station was selected. */
     static final class Memory {
         private final List<String> named = new ArrayList<>();
+        private Object of;
         private String chosen = "";
         private int uncertain;
+
+        /** Another study, method or station has classes of its own. */
+        void turnTo(Object station) {
+            if (!station.equals(of)) {
+                of = station;
+                named.clear();
+                chosen = "";
+                uncertain = 0;
+            }
+        }
     }
 
     private final DeskModel desk;
@@ -59,6 +70,7 @@ final class SortObjectsPanel extends VBox implements StationPanel.Body {
         this.desk = desk;
         this.tuning = new Tuning(desk, stepId);
         this.known = known;
+        known.turnTo(List.of(desk.holding().get(), desk.methodId(), stepId));
         this.tool = new EditTool(() -> EditTool.Mode.PICK, () -> 1, new ByMouse());
         this.list = new DoneList(
                 "example", i -> examples().ifPresent(c -> tuning.keepHand(c.without(i), Texts.of("edit.did.remove"))));
@@ -268,11 +280,7 @@ final class SortObjectsPanel extends VBox implements StationPanel.Body {
     }
 
     private ToggleButton kind(int number, String name) {
-        long has = objects()
-                .map(o -> IntStream.range(0, o.count())
-                        .filter(i -> o.classOf(o.region(i)).equals(name))
-                        .count())
-                .orElse(0L);
+        double has = findings().find(SortObjectsStep.IN_CLASS + name).orElse(0);
         ToggleButton button = new ToggleButton(Texts.of("sort-objects.class", number, name, Figures.number(has)));
         button.setId("sort-class-" + number);
         button.setFocusTraversable(false);
