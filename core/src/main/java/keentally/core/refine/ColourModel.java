@@ -1,6 +1,7 @@
 package keentally.core.refine;
 
 import java.util.Arrays;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import keentally.core.cluster.KMeans;
 import keentally.core.cluster.Points;
@@ -36,13 +37,12 @@ final class ColourModel {
         double[] weights = new double[count];
         Arrays.fill(weights, 1);
         Points points = new Points(channels, colours, weights);
-        int different = (int) IntStream.range(0, count)
-                .mapToObj(i -> Arrays.hashCode(Arrays.copyOfRange(colours, i * channels, (i + 1) * channels)))
-                .distinct()
+        KMeans.Partition parted = IntStream.iterate(HEAPS, k -> k - 1) // as many as there are different colours
                 .limit(HEAPS)
-                .count();
-        KMeans.Partition parted =
-                KMeans.of(points, Math.min(HEAPS, different), 1, 1, work).orElseThrow();
+                .mapToObj(k -> KMeans.of(points, k, 1, 1, work))
+                .flatMap(Optional::stream)
+                .findFirst()
+                .orElseThrow();
         int heaps = parted.centres().length / channels;
         double[] squares = new double[heaps];
         int[] counts = new int[heaps];

@@ -147,7 +147,7 @@ record CutLevel(int width, int height, float[][] planes, byte[] state, float[] p
             }
         });
         work.cancel().check();
-        MinimumCut cut = new MinimumCut(count);
+        MinimumCut cut = new MinimumCut(count, work.cancel());
         for (int i = 0; i < count; i++) {
             cut.pull(i, pulls[i]);
         }

@@ -1,6 +1,7 @@
 package keentally.core.refine;
 
 import java.util.Arrays;
+import keentally.core.work.Cancel;
 
 /**
  * Parts nodes into two sides so that what is cut weighs least.
@@ -18,6 +19,7 @@ final class MinimumCut {
     /** Neighbours of a node. */
     static final int AROUND = 8;
 
+    private static final int STEPS = 4096;
     private static final int NONE = -1;
     private static final byte FREE = 0;
     private static final byte SOURCE = 1;
@@ -27,6 +29,7 @@ final class MinimumCut {
     private static final byte NO_PARENT = AROUND + 2;
 
     private final int count;
+    private final Cancel cancel;
     private final int[] next;
     private final int[] room;
     private final int[] pull;
@@ -42,8 +45,10 @@ final class MinimumCut {
     private int now;
     private long flow;
 
-    MinimumCut(int count) {
+    /** @param cancel looked at now and then while ways are sought */
+    MinimumCut(int count, Cancel cancel) {
         this.count = count;
+        this.cancel = cancel;
         this.next = new int[count * AROUND];
         Arrays.fill(next, NONE);
         this.room = new int[count * AROUND];
@@ -88,7 +93,12 @@ final class MinimumCut {
                 activate(i);
             }
         }
+        int steps = 0;
         for (int at = nextActive(); at != NONE; at = nextActive()) {
+            steps++;
+            if (steps % STEPS == 0) {
+                cancel.check();
+            }
             int met = grow(at);
             while (met != NONE) { // the node is still active: it may meet the other tree again
                 now++;

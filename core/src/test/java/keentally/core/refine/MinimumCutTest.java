@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayDeque;
 import java.util.Arrays;
 import java.util.SplittableRandom;
+import keentally.core.work.Cancel;
 import org.junit.jupiter.api.Test;
 
 /** The cut against a plain maximum flow along shortest ways, over a matrix. */
@@ -41,7 +42,7 @@ class MinimumCutTest {
         }
 
         MinimumCut cut() {
-            MinimumCut cut = new MinimumCut(nodes());
+            MinimumCut cut = new MinimumCut(nodes(), new Cancel());
             for (int i = 0; i < nodes(); i++) {
                 cut.pull(i, room[nodes()][i] - room[i][nodes() + 1]);
                 for (int d = 4; d < 8; d++) {
@@ -120,10 +121,10 @@ class MinimumCutTest {
 
     @Test
     void nodesThatNothingPullsAreOutside() {
-        MinimumCut cut = new MinimumCut(3);
+        MinimumCut cut = new MinimumCut(3, new Cancel());
         cut.join(0, 4, 1, 5);
         cut.pull(0, 3);
         assertThat(cut.inside()).containsExactly(true, true, false);
-        assertThat(new MinimumCut(2).inside()).containsExactly(false, false);
+        assertThat(new MinimumCut(2, new Cancel()).inside()).containsExactly(false, false);
     }
 }

@@ -14,6 +14,7 @@ import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane8;
+import keentally.core.picture.PlaneF;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
@@ -183,6 +184,32 @@ class ScribbleCutTest {
             near += rim.at(i % rim.width(), i / rim.width()) && far[i] <= 4 ? 1 : 0;
         }
         return (double) near / rim.count();
+    }
+
+    @Test
+    void theSmallestAndTheFlattestPicturesAreCut() {
+        for (int[] size : new int[][] {{1, 1}, {3, 1}, {1, 4}, {30, 20}}) {
+            float[] values = new float[size[0] * size[1]];
+            for (int i = 0; i < values.length; i += 2) {
+                values[i] = -0f;
+            }
+            Picture flat = Picture.grey(PlaneF.of(size[0], size[1], values));
+            Field field = Field.whole(size[0], size[1]);
+            Dab one = new Dab.Brush(List.of(new Point(0.5, 0.5)), 1, true);
+            Mask found = ScribbleCut.of(flat, flat, field, List.of(one), Optional.empty(), 10, Work.alone())
+                    .orElseThrow();
+            assertThat(found.at(0, 0)).isTrue();
+            Mask beside = ScribbleCut.of(
+                            flat,
+                            flat,
+                            field,
+                            List.of(stroke(true, -50, -50, -40, -40)),
+                            Optional.of(found),
+                            10,
+                            Work.alone())
+                    .orElseThrow();
+            assertThat(beside).as("a stroke beside the picture changes nothing").isEqualTo(found);
+        }
     }
 
     @Test

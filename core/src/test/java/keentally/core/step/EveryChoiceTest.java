@@ -35,12 +35,16 @@ class EveryChoiceTest {
     }
 
     private static List<State> states(Flow needs) {
+        return states(needs, WIDTH, HEIGHT);
+    }
+
+    private static List<State> states(Flow needs, int width, int height) {
         Chance chance = new Chance(3);
-        Field field = Field.whole(WIDTH, HEIGHT);
-        Picture grey = Picture.grey(chance.plane8(WIDTH, HEIGHT));
+        Field field = Field.whole(width, height);
+        Picture grey = Picture.grey(chance.plane8(width, height));
         Picture colour = Picture.colour(
-                chance.plane8(WIDTH, HEIGHT), chance.plane8(WIDTH, HEIGHT), chance.plane8(WIDTH, HEIGHT));
-        Mask mask = chance.mask(WIDTH, HEIGHT);
+                chance.plane8(width, height), chance.plane8(width, height), chance.plane8(width, height));
+        Mask mask = chance.mask(width, height);
         List<State> states = new ArrayList<>();
         for (Picture picture : List.of(grey, colour)) {
             State start = State.of(picture, field, Optional.empty());
@@ -119,6 +123,21 @@ class EveryChoiceTest {
                                     .doesNotThrowAnyException();
                         }
                     }
+                }
+            }
+        }
+    }
+
+    /** Pictures of a pixel, a row or a column: worked out, or refused in a sentence. */
+    @ParameterizedTest(name = "{1}")
+    @MethodSource("steps")
+    void theSmallestPicturesDoNoHarm(StepDescription step, String id) {
+        for (int[] size : new int[][] {{1, 1}, {2, 1}, {7, 1}, {1, 9}, {2, 2}}) {
+            for (Values chosen : chosen(step, Values.NONE)) {
+                for (State state : states(step.needs(chosen), size[0], size[1])) {
+                    assertThatCode(() -> attempt(step, state, Values.NONE, chosen))
+                            .as("%s %s on %d × %d px", id, chosen, size[0], size[1])
+                            .doesNotThrowAnyException();
                 }
             }
         }
