@@ -1,11 +1,9 @@
 package keentally.core.refine;
 
 import java.util.Optional;
-import keentally.core.colour.ColourRows;
 import keentally.core.picture.Field;
 import keentally.core.picture.PhaseMap;
 import keentally.core.picture.Picture;
-import keentally.core.picture.Plane;
 import keentally.core.picture.Plane8;
 import keentally.core.work.Work;
 
@@ -21,27 +19,15 @@ public final class EdgeRefiner {
     private static final int STRIP = 2_000_000;
     private static final int LEAST_ROWS = 64;
     private static final int MOST_MARGIN = 256;
-    private static final double BYTE_SCALE = 255;
 
-    private final Optional<ColourRows> colours;
-    private final Optional<Plane> grey;
-    private final double most;
+    private final ByteRows rows;
     private final Field field;
     private final Belief belief;
     private final RefinePlan plan;
     private final Work work;
 
-    private EdgeRefiner(
-            Optional<ColourRows> colours,
-            Optional<Plane> grey,
-            double most,
-            Field field,
-            Belief belief,
-            RefinePlan plan,
-            Work work) {
-        this.colours = colours;
-        this.grey = grey;
-        this.most = most;
+    private EdgeRefiner(ByteRows rows, Field field, Belief belief, RefinePlan plan, Work work) {
+        this.rows = rows;
         this.field = field;
         this.belief = belief;
         this.plan = plan;
@@ -56,13 +42,7 @@ public final class EdgeRefiner {
      */
     public static Optional<Plane8> refined(
             Picture picture, Picture original, Field field, Belief belief, RefinePlan plan, Work work) {
-        Optional<ColourRows> colours = ColourRows.of(picture, original);
-        Optional<Plane> grey = colours.isPresent() ? Optional.empty() : picture.single();
-        if (colours.isEmpty() && grey.isEmpty()) {
-            return Optional.empty();
-        }
-        double most = (picture.depth().isWhole() ? picture.depth() : original.depth()).most();
-        return Optional.of(new EdgeRefiner(colours, grey, most, field, belief, plan, work).refined());
+        return ByteRows.of(picture, original).map(rows -> new EdgeRefiner(rows, field, belief, plan, work).refined());
     }
 
     private Plane8 refined() {
@@ -101,21 +81,20 @@ public final class EdgeRefiner {
         int width = field.width();
         int pixels = width * (bottom - top);
         int classes = belief.classes();
-        float[][] features = new float[colours.isPresent() ? 5 : 3][pixels];
+        float[][] features = new float[2 + rows.channels()][pixels];
         float[] counts = new float[pixels];
         float[][] costs = new float[classes][pixels];
         work.bands(bottom - top, (from, to) -> {
             double[] likely = new double[classes];
-            float[][] row = new float[3][width];
+            float[][] row = rows.room();
             for (int y = from; y < to; y++) {
-                values(top + y, row);
+                rows.read(top + y, row);
                 for (int x = 0; x < width; x++) {
                     int i = y * width + x;
                     features[0][i] = (float) (x / plan.position());
                     features[1][i] = (float) (y / plan.position());
                     for (int f = 2; f < features.length; f++) {
-                        float value = row[f - 2][x];
-                        features[f][i] = Float.isNaN(value) ? 0 : (float) (value / plan.colour());
+                        features[f][i] = (float) (row[f - 2][x] / plan.colour());
                     }
                     if (field.contains(x, top + y)) {
                         counts[i] = 1;
@@ -128,17 +107,5 @@ public final class EdgeRefiner {
             }
         });
         return new MeanField(width, bottom - top, features, counts, costs, plan, work).settled();
-    }
-
-    /** On the 0 to 255 scale. */
-    private void values(int y, float[][] row) {
-        if (colours.isPresent()) {
-            colours.get().read(y, row[0], row[1], row[2]);
-            return;
-        }
-        grey.orElseThrow().readRow(y, 0, field.width(), row[0], 0);
-        for (int x = 0; x < field.width(); x++) {
-            row[0][x] = (float) (row[0][x] * BYTE_SCALE / most);
-        }
     }
 }

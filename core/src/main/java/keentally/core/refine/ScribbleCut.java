@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.IntConsumer;
-import keentally.core.colour.ColourRows;
 import keentally.core.distance.SquaredDistance;
 import keentally.core.draw.Canvas;
 import keentally.core.geometry.Point;
@@ -13,7 +12,6 @@ import keentally.core.hand.Dab;
 import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Picture;
-import keentally.core.picture.Plane;
 import keentally.core.work.Work;
 
 /**
@@ -36,7 +34,6 @@ public final class ScribbleCut {
     private static final double MEND = 1.5;
     private static final double MEND_FAR = 4;
     private static final double MEND_NEAR = 0.25;
-    private static final double BYTE_SCALE = 255;
 
     private final Field field;
     private final float[][] planes;
@@ -160,36 +157,27 @@ public final class ScribbleCut {
     }
 
     private static Optional<float[][]> planes(Picture picture, Picture original, Window window, Work work) {
+        Optional<ByteRows> rows = ByteRows.of(picture, original);
+        return rows.map(read -> planes(read, window, work));
+    }
+
+    private static float[][] planes(ByteRows rows, Window window, Work work) {
         int width = window.right() - window.left();
         int height = window.bottom() - window.top();
-        Optional<ColourRows> colours = ColourRows.of(picture, original);
-        Optional<Plane> grey = colours.isPresent() ? Optional.empty() : picture.single();
-        if (colours.isEmpty() && grey.isEmpty()) {
-            return Optional.empty();
-        }
-        float[][] planes = new float[colours.isPresent() ? 3 : 1][width * height];
-        double most = (picture.depth().isWhole() ? picture.depth() : original.depth()).most();
+        float[][] planes = new float[rows.channels()][width * height];
         work.bands(height, (from, to) -> {
-            float[][] row = new float[3][picture.width()];
+            float[][] row = rows.room();
             for (int y = from; y < to; y++) {
-                if (colours.isPresent()) {
-                    colours.get().read(window.top() + y, row[0], row[1], row[2]);
-                } else {
-                    grey.orElseThrow().readRow(window.top() + y, 0, picture.width(), row[0], 0);
-                }
-                double scale = colours.isPresent() ? 1 : BYTE_SCALE / most;
+                rows.read(window.top() + y, row);
                 for (int c = 0; c < planes.length; c++) {
-                    for (int x = 0; x < width; x++) {
-                        float value = row[c][window.left() + x];
-                        planes[c][y * width + x] = Float.isNaN(value) ? 0 : (float) (value * scale);
-                    }
+                    System.arraycopy(row[c], window.left(), planes[c], y * width, width);
                 }
             }
         });
         for (int c = 0; c < planes.length; c++) {
             planes[c] = calmed(planes[c], width, height, work);
         }
-        return Optional.of(planes);
+        return planes;
     }
 
     /** Under weights of 1, 2, 1 both ways, so that one noisy pixel is no thing of its own. */
