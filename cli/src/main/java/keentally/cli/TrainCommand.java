@@ -150,11 +150,12 @@ final class TrainCommand implements Callable<Integer> {
         for (int i = 0; i < pictures.size(); i++) {
             PictureFile picture = PictureReader.read(pictures.get(i));
             PictureFile classes = PictureReader.read(painted.get(i));
-            lessons.add(new Lesson(picture.picture(), ClassPicture.of(classes.picture())));
+            FeatureSet set = set(picture.picture());
+            lessons.add(Lesson.of(set, picture.picture(), ClassPicture.of(classes.picture())));
             learntFrom.add(Map.of("picture", picture.sha256(), "classes", classes.sha256()));
         }
-        FeatureSet set = set(lessons.getFirst().picture());
-        Lessons all = Lessons.of(set, lessons, unpainted(lessons));
+        FeatureSet set = lessons.getFirst().features().rows().set();
+        Lessons all = Lessons.of(lessons, unpainted(lessons));
         Examples examples = all.examples(MOST_EXAMPLES, seed, work);
         HeldOut heldOut = HeldOut.of(examples, plan, work);
         Confusion scores = heldOut.confusion();

@@ -1,11 +1,17 @@
 package keentally.desk;
 
+import static java.nio.file.StandardOpenOption.CREATE;
+import static java.nio.file.StandardOpenOption.WRITE;
+
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
 import java.io.File;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
+import java.nio.channels.FileChannel;
+import java.nio.channels.FileLock;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashSet;
@@ -264,11 +270,17 @@ public final class DeskDriver implements AutoCloseable {
                 drawn().stream().filter(d -> FEW.contains(d.title())).toList());
     }
 
-    /** The demo samples; their pictures are drawn once. */
+    /** The demo samples; their pictures are drawn once, by whichever process of the tests comes first. */
     static synchronized List<DemoFiles.Entry> drawn() throws Exception {
-        if (DemoFiles.list(DEMO).isEmpty()) {
-            try (Workers workers = Workers.of(2)) {
-                DemoFiles.write(DEMO, new Work(workers, new Cancel()));
+        Path done = DEMO.resolveSibling(DEMO.getFileName() + ".done");
+        Files.createDirectories(done.getParent());
+        try (FileChannel one = FileChannel.open(done, CREATE, WRITE);
+                FileLock alone = one.lock()) {
+            if (alone.isValid() && one.size() == 0) {
+                try (Workers workers = Workers.of(2)) {
+                    DemoFiles.write(DEMO, new Work(workers, new Cancel()));
+                }
+                one.write(ByteBuffer.wrap(new byte[1]));
             }
         }
         return DemoFiles.list(DEMO);

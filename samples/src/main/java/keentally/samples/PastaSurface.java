@@ -219,8 +219,7 @@ final class PastaSurface {
 
     static Lessons lessons(Picture picture, Plane8 strokes, List<FeatureGroup> groups) {
         return Lessons.of(
-                new FeatureSet(groups, false, 1),
-                List.of(new Lesson(picture, ClassPicture.of(Picture.grey(strokes)))),
+                List.of(Lesson.of(new FeatureSet(groups, false, 1), picture, ClassPicture.of(Picture.grey(strokes)))),
                 Optional.of(String.valueOf(UNPAINTED)));
     }
 

@@ -113,9 +113,11 @@ final class Scatter {
 
     private void mark(Polygon outline) {
         Rectangle box = outline.bounds();
+        double[] row = new double[Math.max(0, right(box) - left(box))];
         for (int y = top(box); y < bottom(box); y++) {
-            for (int x = left(box); x < right(box); x++) {
-                taken[y * width + x] |= outline.coverage(x, y) > 0;
+            outline.cover(left(box), y, row);
+            for (int x = 0; x < row.length; x++) {
+                taken[y * width + left(box) + x] |= row[x] > 0;
             }
         }
     }

@@ -1,6 +1,7 @@
 package keentally.core.classify;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -8,6 +9,7 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import keentally.core.classify.Classifier.ClassLabel;
 import keentally.core.colour.Rgb;
+import keentally.core.hand.ClassStrokes;
 import keentally.core.picture.Channel;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane;
@@ -17,6 +19,9 @@ import keentally.core.picture.Plane;
  * guessed.
  */
 public final class ClassPicture {
+    /** In place of a stroke's number, where a pixel was not painted by one. */
+    static final int NO_STROKE = -1;
+
     /** A photo has more; a painted picture has few. */
     private static final int MOST_VALUES = 64;
 
@@ -28,12 +33,34 @@ public final class ClassPicture {
     private final int height;
     private final int[] at;
     private final List<Painted> values;
+    private final Optional<int[]> strokeAt;
+    private final int strokes;
 
-    private ClassPicture(int width, int height, int[] at, List<Painted> values) {
+    private ClassPicture(int width, int height, int[] at, List<Painted> values, Optional<int[]> strokeAt, int strokes) {
         this.width = width;
         this.height = height;
         this.at = at;
         this.values = List.copyOf(values);
+        this.strokeAt = strokeAt;
+        this.strokes = strokes;
+    }
+
+    /**
+     * Of strokes, the first of its values, called nothing, being what is not painted.
+     *
+     * @param classes those that are asked for, at least one
+     * @param apart strokes of a class that are nearer to each other, in pixels, count as one
+     */
+    public static ClassPicture of(int width, int height, ClassStrokes strokes, List<ClassLabel> classes, double apart) {
+        return StrokePicture.of(width, height, strokes, classes, apart);
+    }
+
+    /**
+     * @param strokeAt the stroke of each pixel, or {@link #NO_STROKE}
+     * @param strokes how many there are
+     */
+    static ClassPicture of(int width, int height, int[] at, List<Painted> values, int[] strokeAt, int strokes) {
+        return new ClassPicture(width, height, at, values, Optional.of(strokeAt), strokes);
     }
 
     /**
@@ -84,7 +111,7 @@ public final class ClassPicture {
         for (int i = 0; i < keys.length; i++) {
             keys[i] = number.get(keys[i]);
         }
-        return new ClassPicture(picture.width(), picture.height(), keys, values);
+        return new ClassPicture(picture.width(), picture.height(), keys, values, Optional.empty(), 0);
     }
 
     private static int colourAt(Picture picture, int x, int y) {
@@ -107,6 +134,11 @@ public final class ClassPicture {
             throw new IllegalArgumentException("values of a class picture are whole numbers, but one is " + value);
         }
         return (int) value;
+    }
+
+    /** Those that classes are given, in their order. */
+    static List<Rgb> colours() {
+        return Arrays.stream(COLOURS).mapToObj(ClassPicture::rgb).toList();
     }
 
     private static Rgb rgb(int packed) {
@@ -150,6 +182,16 @@ public final class ClassPicture {
                 .filter(v -> unpainted.filter(u -> u.equalsIgnoreCase(v.name())).isEmpty())
                 .map(v -> new ClassLabel(v.name(), v.colour()))
                 .toList();
+    }
+
+    /** How many strokes it was painted by. */
+    int strokes() {
+        return strokes;
+    }
+
+    /** The stroke that a pixel was painted by, or {@link #NO_STROKE}. */
+    int strokeAt(int x, int y) {
+        return strokeAt.map(s -> s[y * width + x]).orElse(NO_STROKE);
     }
 
     /** The value of a pixel, by its index. */

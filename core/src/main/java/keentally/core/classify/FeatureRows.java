@@ -75,28 +75,38 @@ public final class FeatureRows {
         return height;
     }
 
+    /** Which numbers they are. */
+    public FeatureSet set() {
+        return set;
+    }
+
     /** The features of rows [from, to): for each feature its values, row by row. */
     public float[][] read(int from, int to) {
+        return read(0, width, from, to);
+    }
+
+    /** The features of columns [left, right) of rows [from, to): for each feature its values, row by row. */
+    public float[][] read(int left, int right, int from, int to) {
         int reach = set.reach();
-        List<Tile> channels = channels(from - reach, to + reach, reach);
+        List<Tile> channels = channels(left - reach, right + reach, from - reach, to + reach);
         Maker maker = new Maker(set, channels);
         List<float[]> features = new ArrayList<>();
         for (FeatureSet.Feature feature : set.features()) {
-            features.add(middle(maker.of(feature), reach, to - from));
+            features.add(middle(maker.of(feature), reach, right - left, to - from));
         }
         return features.toArray(float[][]::new);
     }
 
-    private float[] middle(Tile tile, int reach, int rows) {
-        float[] out = new float[width * rows];
+    private static float[] middle(Tile tile, int reach, int across, int rows) {
+        float[] out = new float[across * rows];
         for (int y = 0; y < rows; y++) {
-            System.arraycopy(tile.values(), (y + reach) * tile.width() + reach, out, y * width, width);
+            System.arraycopy(tile.values(), (y + reach) * tile.width() + reach, out, y * across, across);
         }
         return out;
     }
 
-    private List<Tile> channels(int from, int to, int reach) {
-        int wide = width + 2 * reach;
+    private List<Tile> channels(int left, int right, int from, int to) {
+        int wide = right - left;
         int count = colours.isPresent() ? 3 : 1;
         List<Tile> tiles = new ArrayList<>();
         for (int c = 0; c < count; c++) {
@@ -117,7 +127,7 @@ public final class FeatureRows {
             for (int c = 0; c < count; c++) {
                 float[] into = tiles.get(c).values();
                 for (int x = 0; x < wide; x++) {
-                    into[(y - from) * wide + x] = row[c][Border.mirror(x - reach, width)];
+                    into[(y - from) * wide + x] = row[c][Border.mirror(left + x, width)];
                 }
             }
         }

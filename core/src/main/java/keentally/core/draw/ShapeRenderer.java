@@ -24,12 +24,14 @@ public final class ShapeRenderer {
     /** Adds a shape; parts beyond the border are cut off. */
     public ShapeRenderer add(Shape shape) {
         Rectangle box = shape.bounds();
-        int right = (int) Math.min(width, Math.ceil(box.right()));
+        int left = (int) Math.max(0, Math.floor(box.x()));
         int bottom = (int) Math.min(height, Math.ceil(box.bottom()));
+        double[] row = new double[(int) Math.max(0, Math.min(width, Math.ceil(box.right())) - left)];
         for (int y = (int) Math.max(0, Math.floor(box.y())); y < bottom; y++) {
-            for (int x = (int) Math.max(0, Math.floor(box.x())); x < right; x++) {
-                int i = y * width + x;
-                coverage[i] = Math.max(coverage[i], (float) shape.coverage(x, y));
+            shape.cover(left, y, row);
+            for (int x = 0; x < row.length; x++) {
+                int i = y * width + left + x;
+                coverage[i] = Math.max(coverage[i], (float) row[x]);
             }
         }
         return this;

@@ -55,9 +55,27 @@ public record Polygon(List<Point> corners) implements Shape {
 
     @Override
     public double coverage(int left, int top) {
-        if (!meets(left, top)) {
-            return contains(left + 0.5, top + 0.5) ? 1 : 0;
+        return meets(left, top) ? clipped(left, top) : whole(left, top);
+    }
+
+    /** Between two edges a row's pixels are all inside or all outside, so that one of them is asked. */
+    @Override
+    public void cover(int left, int top, double[] row) {
+        boolean[] met = met(left, top, row.length);
+        for (int x = 0; x < row.length; x++) {
+            if (met[x]) {
+                row[x] = clipped(left + x, top);
+            } else {
+                row[x] = x > 0 && !met[x - 1] ? row[x - 1] : whole(left + x, top);
+            }
         }
+    }
+
+    private double whole(int left, int top) {
+        return contains(left + 0.5, top + 0.5) ? 1 : 0;
+    }
+
+    private double clipped(int left, int top) {
         Clip clip = new Clip(corners.size() + 8);
         corners.forEach(c -> clip.add(c.x(), c.y()));
         return Math.clamp(
@@ -72,17 +90,23 @@ public record Polygon(List<Point> corners) implements Shape {
 
     /** Whether any edge may run through the pixel; never wrongly false. */
     private boolean meets(int left, int top) {
+        return met(left, top, 1)[0];
+    }
+
+    private boolean[] met(int left, int top, int pixels) {
+        boolean[] met = new boolean[pixels];
         Point p = corners.getLast();
         for (Point q : corners) {
-            if (Math.max(p.x(), q.x()) >= left
-                    && Math.min(p.x(), q.x()) <= left + 1
-                    && Math.max(p.y(), q.y()) >= top
-                    && Math.min(p.y(), q.y()) <= top + 1) {
-                return true;
+            if (Math.max(p.y(), q.y()) >= top && Math.min(p.y(), q.y()) <= top + 1) {
+                int from = (int) Math.max(left, Math.ceil(Math.min(p.x(), q.x()) - 1));
+                int to = (int) Math.min(left + pixels - 1.0, Math.floor(Math.max(p.x(), q.x())));
+                for (int x = from; x <= to; x++) {
+                    met[x - left] = true;
+                }
             }
             p = q;
         }
-        return false;
+        return met;
     }
 
     @Override
@@ -174,7 +198,7 @@ public record Polygon(List<Point> corners) implements Shape {
         Clip side(double nx, double ny, double limit) {
             Clip kept = new Clip(2 * size + 2);
             for (int i = 0; i < size; i++) {
-                int j = (i + 1) % size;
+                int j = i + 1 < size ? i + 1 : 0;
                 double from = nx * xs[i] + ny * ys[i] - limit;
                 double to = nx * xs[j] + ny * ys[j] - limit;
                 if (from >= 0) {
@@ -191,7 +215,7 @@ public record Polygon(List<Point> corners) implements Shape {
         double area() {
             double twice = 0;
             for (int i = 0; i < size; i++) {
-                int j = (i + 1) % size;
+                int j = i + 1 < size ? i + 1 : 0;
                 twice += xs[i] * ys[j] - ys[i] * xs[j];
             }
             return Math.abs(twice) / 2;

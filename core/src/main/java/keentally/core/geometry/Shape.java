@@ -9,6 +9,13 @@ public sealed interface Shape permits Rectangle, Ellipse, Polygon {
     /** The share of the pixel whose upper left corner is ({@code left}, {@code top}) that the shape covers, 0 to 1, exactly. */
     double coverage(int left, int top);
 
+    /** The {@link #coverage} of a row's pixels from {@code left} on, as many as there is room for. */
+    default void cover(int left, int top, double[] row) {
+        for (int x = 0; x < row.length; x++) {
+            row[x] = coverage(left + x, top);
+        }
+    }
+
     /** The smallest upright rectangle round the shape. */
     Rectangle bounds();
 

@@ -42,15 +42,19 @@ public record ReferenceSetting(String id, boolean isModel, List<Condition> onlyW
             return new Reference(file, "");
         }
         if (tree instanceof Map<?, ?> map
-                && map.size() == 2
                 && map.get("file") instanceof String file
                 && isName(file)
                 && map.get("sha256") instanceof String sha256
                 && sha256.matches("[0-9a-f]{64}")) {
-            return new Reference(file, sha256);
+            if (map.size() == 2) {
+                return new Reference(file, sha256);
+            }
+            if (map.size() == 3 && isModel && map.get("held") instanceof String held) {
+                return new Reference(file, sha256, Optional.of(held));
+            }
         }
-        throw new IllegalArgumentException(
-                "expected a file's name, or {\"file\": …, \"sha256\": …}, but found " + Setting.found(tree));
+        throw new IllegalArgumentException("expected a file's name, or {\"file\": …, \"sha256\": …"
+                + (isModel ? ", and \"held\": its text" : "") + "}, but found " + Setting.found(tree));
     }
 
     private static boolean isName(String file) {
@@ -65,6 +69,7 @@ public record ReferenceSetting(String id, boolean isModel, List<Condition> onlyW
         Map<String, Object> tree = new LinkedHashMap<>();
         tree.put("file", value.file());
         tree.put("sha256", value.sha256());
+        value.held().ifPresent(text -> tree.put("held", text));
         return tree;
     }
 

@@ -22,7 +22,7 @@ class LessonsTest {
 
     private static Lessons lessons(Optional<String> unpainted) {
         return Lessons.of(
-                SET, List.of(new Lesson(WEAVE, ClassPicture.of(Picture.grey(Weaves.strokes(SIDE))))), unpainted);
+                List.of(Lesson.of(SET, WEAVE, ClassPicture.of(Picture.grey(Weaves.strokes(SIDE))))), unpainted);
     }
 
     @Test
@@ -50,12 +50,13 @@ class LessonsTest {
     void whatIsNoClassPictureIsRefused() {
         assertThatThrownBy(() -> ClassPicture.of(WEAVE)).hasMessageContaining("at most 64 values");
         ClassPicture small = ClassPicture.of(Picture.grey(Plane8.of(2, 1, new byte[] {1, 2})));
-        assertThatThrownBy(() -> new Lesson(WEAVE, small)).hasMessageContaining("is 2 × 1 px, but its picture is 320");
+        assertThatThrownBy(() -> Lesson.of(SET, WEAVE, small))
+                .hasMessageContaining("is 2 × 1 px, but its picture is 320");
         Picture two = Picture.grey(Plane8.of(2, 1, new byte[2]));
-        assertThatThrownBy(() -> Lessons.of(SET, List.of(new Lesson(two, small)), Optional.of("1")))
+        assertThatThrownBy(() -> Lessons.of(List.of(Lesson.of(SET, two, small)), Optional.of("1")))
                 .hasMessageContaining("at least two classes must be painted")
                 .hasMessageContaining("there is 2 alone");
-        assertThatThrownBy(() -> Lessons.of(SET, List.of(new Lesson(two, small)), Optional.empty()))
+        assertThatThrownBy(() -> Lessons.of(List.of(Lesson.of(SET, two, small)), Optional.empty()))
                 .hasMessageContaining("class 1 is painted on 1 px alone, and 10 are the least");
     }
 
@@ -109,8 +110,7 @@ class LessonsTest {
         assertThat((double) right / called.length).as("on another picture").isGreaterThan(0.95);
         FeatureSet value = new FeatureSet(List.of(FeatureGroup.VALUE), false, 1);
         Lessons plain = Lessons.of(
-                value,
-                List.of(new Lesson(WEAVE, ClassPicture.of(Picture.grey(Weaves.strokes(SIDE))))),
+                List.of(Lesson.of(value, WEAVE, ClassPicture.of(Picture.grey(Weaves.strokes(SIDE))))),
                 Optional.of("0"));
         Confusion guess = HeldOut.of(plain.examples(3000, 1, Work.alone()), plan, Work.alone())
                 .confusion();

@@ -70,6 +70,19 @@ class ShapeTest {
 
     @ParameterizedTest
     @MethodSource("seeds")
+    void aRowIsCoveredAsItsPixelsAre(long seed) {
+        Shape shape = shape(new Chance(seed));
+        for (int y = -2; y < 26; y++) {
+            double[] row = new double[28];
+            shape.cover(-2, y, row);
+            for (int x = 0; x < row.length; x++) {
+                assertThat(row[x]).isEqualTo(shape.coverage(x - 2, y));
+            }
+        }
+    }
+
+    @ParameterizedTest
+    @MethodSource("seeds")
     void nothingLiesOutsideTheBounds(long seed) {
         Chance chance = new Chance(seed);
         Shape shape = shape(chance);

@@ -37,8 +37,7 @@ class ClassifyStepTest {
     private static Classifier trained(Optional<Scale> at) {
         Picture picture = Picture.grey(Weaves.drawn(SIDE, 1));
         Lessons lessons = Lessons.of(
-                SET,
-                List.of(new Lesson(picture, ClassPicture.of(Picture.grey(Weaves.strokes(SIDE))))),
+                List.of(Lesson.of(SET, picture, ClassPicture.of(Picture.grey(Weaves.strokes(SIDE))))),
                 Optional.of("0"));
         Forest forest =
                 Forest.grown(lessons.examples(2000, 1, Work.alone()), new ForestPlan(12, 10, 2, 1), Work.alone());

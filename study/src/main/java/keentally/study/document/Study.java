@@ -13,6 +13,7 @@ import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import keentally.core.classify.TrainingPlan;
 import keentally.core.hand.HandWork;
 import keentally.core.hand.Mark;
 import keentally.core.hand.Marks;
@@ -29,6 +30,7 @@ import keentally.study.document.Thing.PhasesThing;
 import keentally.study.document.Thing.ReportThing;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.document.Thing.SheetThing;
+import keentally.study.document.Thing.TrainingThing;
 import org.pcollections.PSortedMap;
 import org.pcollections.TreePMap;
 
@@ -54,6 +56,7 @@ public final class Study {
     private static final String REPORT = "report";
     private static final String SHEET = "sheet/";
     private static final String SAMPLE = "sample/";
+    private static final String TRAINING = "training/";
 
     private final PSortedMap<String, Thing> things;
 
@@ -112,7 +115,8 @@ public final class Study {
     /** With a method added, or replaced where there is one of this id; hand work goes with the steps that are gone. */
     public Study with(String id, Method method) {
         return with(METHOD + id, Optional.of(new MethodThing(method)))
-                .withoutHand(h -> h.method().equals(id) && method.indexOf(h.step()) < 0);
+                .withoutHand(h -> h.method().equals(id) && method.indexOf(h.step()) < 0)
+                .withoutTraining(t -> t.method().equals(id) && method.indexOf(t.step()) < 0);
     }
 
     /** An id behind those of all methods. */
@@ -139,6 +143,7 @@ public final class Study {
         return with(METHOD + id, Optional.empty())
                 .with(PHASES + id, Optional.empty())
                 .withoutHand(h -> h.method().equals(id))
+                .withoutTraining(t -> t.method().equals(id))
                 .withoutDepartures(d -> d.method().equals(id));
     }
 
@@ -264,6 +269,40 @@ public final class Study {
         }
     }
 
+    /** What a station of a method is to learn, and how. */
+    public TrainingPlan training(String methodId, String stepId) {
+        return things.get(new TrainingPlace(methodId, stepId).id()) instanceof TrainingThing(TrainingPlan plan)
+                ? plan
+                : TrainingPlan.USUAL;
+    }
+
+    /** With something else to be learnt. */
+    public Study withTraining(String methodId, String stepId, TrainingPlan plan) {
+        return with(
+                new TrainingPlace(methodId, stepId).id(),
+                plan.equals(TrainingPlan.USUAL) ? Optional.empty() : Optional.of(new TrainingThing(plan)));
+    }
+
+    private Study withoutTraining(Predicate<TrainingPlace> gone) {
+        return without(e -> e.getValue() instanceof TrainingThing && gone.test(TrainingPlace.of(e.getKey())));
+    }
+
+    /** Where something is to be learnt. */
+    private record TrainingPlace(String method, String step) {
+        static TrainingPlace of(String id) {
+            String[] parts = id.split("/", 3);
+            return new TrainingPlace(parts[1], parts[2]);
+        }
+
+        static boolean isOne(String id) {
+            return id.startsWith(TRAINING) && id.split("/", 3).length == 3;
+        }
+
+        String id() {
+            return TRAINING + method + "/" + step;
+        }
+    }
+
     /** What is counted by hand, in the order of the number keys. */
     public List<TallyClass> classes() {
         return things.get(CLASSES) instanceof ClassesThing all ? all.classes() : List.of();
@@ -372,6 +411,7 @@ public final class Study {
             case ClassesThing c -> id.equals(CLASSES);
             case SheetThing s -> id.matches(SHEET + "[0-9]{1,9}");
             case ReportThing r -> id.equals(REPORT);
+            case TrainingThing t -> TrainingPlace.isOne(id);
             case OrderThing o -> id.equals(ORDER);
         };
     }
@@ -446,6 +486,7 @@ public final class Study {
     private Study withoutMisplaced() {
         return without(e -> e.getValue() instanceof HandThing && !HandPlace.isOne(e.getKey())
                 || e.getValue() instanceof DeparturesThing && !DeparturePlace.isOne(e.getKey())
+                || e.getValue() instanceof TrainingThing && !TrainingPlace.isOne(e.getKey())
                 || e.getValue() instanceof SheetThing && !e.getKey().matches(SHEET + "[0-9]{1,9}"));
     }
 

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import keentally.core.classify.TrainingPlan;
 import keentally.core.hand.HandWork;
 import keentally.core.hand.TallyClass;
 import keentally.core.measure.SampleNumber;
@@ -169,6 +170,9 @@ public sealed interface Thing {
 
     /** What the report is to hold. */
     record ReportThing(ReportPlan plan) implements Thing {}
+
+    /** What a station is to learn from examples, and how. */
+    record TrainingThing(TrainingPlan plan) implements Thing {}
 
     /** The ids of the samples in the order of the slide tray. */
     record OrderThing(List<String> samples) implements Thing {

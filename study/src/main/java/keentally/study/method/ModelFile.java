@@ -99,7 +99,19 @@ public final class ModelFile {
 
     /** @throws FileFault where the file is no model, damaged, or a newer version's */
     public static Classifier read(Path file) throws FileFault {
-        Object tree = Json.read(file);
+        return classifier(file.toString(), Json.read(file));
+    }
+
+    /** As {@link #text} wrote it. @param name in sentences */
+    public static Classifier parse(String name, String text) throws FileFault {
+        try {
+            return classifier(name, Json.parse(text));
+        } catch (IllegalArgumentException e) {
+            throw new FileFault(name + " is a damaged model: " + e.getMessage() + "; train it again.", e);
+        }
+    }
+
+    private static Classifier classifier(String file, Object tree) throws FileFault {
         if (!(tree instanceof Map<?, ?> map) || !FORMAT.equals(map.get("format"))) {
             throw new FileFault(file + " is no model; choose a file that was trained.");
         }

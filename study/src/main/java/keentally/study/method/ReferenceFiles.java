@@ -30,7 +30,29 @@ public final class ReferenceFiles implements References {
 
     @Override
     public synchronized Classifier classifier(Reference reference) throws StepFault {
+        if (reference.held().isPresent()) {
+            return held(reference, reference.held().get());
+        }
         return kept(classifiers, "model", reference, file -> new Read<>(ModelFile.read(file), Sha256.of(file)));
+    }
+
+    private Classifier held(Reference reference, String text) throws StepFault {
+        SoftReference<Classifier> before = classifiers.get(reference.sha256());
+        Classifier kept = before == null ? null : before.get();
+        if (kept != null) {
+            return kept;
+        }
+        if (!Sha256.of(text).equals(reference.sha256())) {
+            throw new StepFault("holds the model " + reference.file() + ", which is not what its SHA-256 says");
+        }
+        try {
+            Classifier read = ModelFile.parse(reference.file(), text);
+            classifiers.put(reference.sha256(), new SoftReference<>(read));
+            return read;
+        } catch (FileFault e) {
+            throw new StepFault(
+                    "holds a model that cannot be used: " + e.getMessage().replaceAll("\\.$", ""));
+        }
     }
 
     /** What a file holds, and the sum of its bytes. */

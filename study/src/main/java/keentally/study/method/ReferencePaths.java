@@ -41,13 +41,14 @@ public final class ReferencePaths {
         return changed;
     }
 
-    /** Everything that a method refers to. */
+    /** Every file that a method refers to; what it holds inside itself lies in none. */
     static List<Place> places(Method method) {
         List<Place> places = new ArrayList<>();
         for (MethodStep step : method.steps()) {
             for (Setting<?> setting : step.description().settings()) {
                 if (setting instanceof ReferenceSetting reference
-                        && step.values().isSet(reference)) {
+                        && step.values().isSet(reference)
+                        && step.values().get(reference).held().isEmpty()) {
                     places.add(new Place(step, reference, step.values().get(reference)));
                 }
             }

@@ -7,6 +7,8 @@ import java.util.Map;
 import keentally.core.colour.Rgb;
 import keentally.core.geometry.Point;
 import keentally.core.hand.Brought;
+import keentally.core.hand.ClassStroke;
+import keentally.core.hand.ClassStrokes;
 import keentally.core.hand.Correction;
 import keentally.core.hand.Corrections;
 import keentally.core.hand.Dab;
@@ -33,6 +35,10 @@ public final class HandText {
                 tree.put("classes", brought.classes());
                 tree.put("origin", brought.origin());
             }
+            case ClassStrokes strokes ->
+                tree.put(
+                        "classStrokes",
+                        strokes.list().stream().map(HandText::classStroke).toList());
             case Corrections corrections ->
                 tree.put(
                         "corrections",
@@ -69,6 +75,10 @@ public final class HandText {
         if (tree.containsKey("strokes")) {
             return new Strokes(((List<?>) tree.get("strokes"))
                     .stream().map(s -> taken((Map<?, ?>) s)).toList());
+        }
+        if (tree.containsKey("classStrokes")) {
+            return new ClassStrokes(((List<?>) tree.get("classStrokes"))
+                    .stream().map(s -> classStroke((Map<?, ?>) s)).toList());
         }
         if (tree.containsKey("corrections")) {
             return new Corrections(((List<?>) tree.get("corrections"))
@@ -127,6 +137,7 @@ public final class HandText {
     private static HandWork of(HandWork like, List<?> parts) {
         return switch (like) {
             case Brought b -> throw new IllegalArgumentException("what was brought in is whole");
+            case ClassStrokes c -> new ClassStrokes((List<ClassStroke>) parts);
             case Corrections c -> new Corrections((List<Correction>) parts);
             case Marks m -> new Marks((List<Mark>) parts);
             case Painting p -> new Painting((List<Dab>) parts);
@@ -165,6 +176,39 @@ public final class HandText {
         List<Rgb> colours = ((List<?>) tree.get("colours"))
                 .stream().map(c -> Rgb.of((String) c)).toList();
         return new Strokes.StrokeSample(stroke, ((Number) tree.get("of")).intValue(), colours);
+    }
+
+    private static Map<String, Object> classStroke(ClassStroke stroke) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        switch (stroke) {
+            case ClassStroke.Brush brush -> {
+                tree.put("path", points(brush.path()));
+                tree.put("width", brush.width());
+                tree.put("as", brush.as());
+            }
+            case ClassStroke.Painted painted -> {
+                tree.put("painted", painted.runs().text());
+                tree.put("width", painted.runs().width());
+                tree.put("height", painted.runs().height());
+                tree.put("classes", painted.classes());
+                tree.put("origin", painted.origin());
+            }
+        }
+        return tree;
+    }
+
+    private static ClassStroke classStroke(Map<?, ?> tree) {
+        if (!tree.containsKey("painted")) {
+            return new ClassStroke.Brush(
+                    points(tree.get("path")), ((Number) tree.get("width")).doubleValue(), (String) tree.get("as"));
+        }
+        LabelRuns runs =
+                LabelRuns.of(((Number) tree.get("width")).intValue(), ((Number) tree.get("height")).intValue(), (String)
+                        tree.get("painted"));
+        return new ClassStroke.Painted(
+                runs,
+                ((List<?>) tree.get("classes")).stream().map(String.class::cast).toList(),
+                (String) tree.get("origin"));
     }
 
     private static Map<String, Object> dab(Dab dab) {

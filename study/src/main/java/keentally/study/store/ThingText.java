@@ -11,6 +11,7 @@ import java.util.NoSuchElementException;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import keentally.core.classify.TrainingPlan;
 import keentally.core.colour.Rgb;
 import keentally.core.hand.Glyph;
 import keentally.core.hand.TallyClass;
@@ -44,6 +45,7 @@ import keentally.study.document.Thing.PhasesThing;
 import keentally.study.document.Thing.ReportThing;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.document.Thing.SheetThing;
+import keentally.study.document.Thing.TrainingThing;
 import keentally.study.file.Json;
 import keentally.study.method.ReferencePaths;
 
@@ -78,6 +80,7 @@ final class ThingText {
                     case PhasesThing phases -> Map.of("notes", notes(phases.notes()));
                     case SheetThing sheet -> Map.of("title", sheet.title(), "table", sheet.table(), "png", sheet.png());
                     case ReportThing(ReportPlan plan) -> ReportText.write(plan);
+                    case TrainingThing(TrainingPlan plan) -> TrainingText.write(plan);
                     case OrderThing order -> Map.of("samples", order.samples());
                 });
     }
@@ -117,6 +120,7 @@ final class ThingText {
             case PhasesThing p -> "phases";
             case SheetThing s -> "sheet";
             case ReportThing r -> "report";
+            case TrainingThing t -> "training";
             case OrderThing o -> "order";
         };
     }
@@ -137,6 +141,7 @@ final class ThingText {
                             .stream().map(c -> tallyClass(map(c))).toList());
                 case "phases" -> new PhasesThing(readNotes(map(map(tree).get("notes"))));
                 case "sheet" -> sheet(map(tree));
+                case "training" -> new TrainingThing(TrainingText.read(map(tree)));
                 case "report" -> new ReportThing(ReportText.read(map(tree)));
                 case "order" -> new OrderThing(texts(map(tree).get("samples")));
                 default -> throw new IllegalArgumentException("no thing is called " + kind);
