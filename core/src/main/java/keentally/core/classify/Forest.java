@@ -1,8 +1,10 @@
 package keentally.core.classify;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.SplittableRandom;
+import keentally.core.work.Deadline;
 import keentally.core.work.Work;
 
 /**
@@ -117,10 +119,20 @@ public final class Forest implements Learnt {
 
     /** Grows one. */
     public static Forest grown(Examples examples, ForestPlan plan, Work work) {
+        return grown(examples, plan, work, Deadline.NEVER);
+    }
+
+    /** Grows one, of the first trees alone where there is no time for all: at least a few. */
+    static Forest grown(Examples examples, ForestPlan plan, Work work, Deadline until) {
         Bins bins = Bins.of(examples.features(), work);
-        List<Tree> trees = work.map(
-                plan.trees(),
-                t -> new Growing(examples, bins, plan, new SplittableRandom(plan.seed() * 1_000_003 + t)).tree());
+        List<Tree> trees = new ArrayList<>();
+        do {
+            int first = trees.size();
+            trees.addAll(work.map(
+                    Math.min(ABREAST, plan.trees() - first),
+                    t -> new Growing(examples, bins, plan, new SplittableRandom(plan.seed() * 1_000_003 + first + t))
+                            .tree()));
+        } while (trees.size() < plan.trees() && !until.isPast());
         return new Forest(examples.classes(), examples.features().length, trees);
     }
 

@@ -1,5 +1,6 @@
 package keentally.core.classify;
 
+import keentally.core.work.Deadline;
 import keentally.core.work.Work;
 
 /**
@@ -28,7 +29,12 @@ public record ForestPlan(int trees, int depth, int leastLeaf, long seed) impleme
     }
 
     @Override
-    public Forest learn(Examples examples, Work work) {
-        return Forest.grown(examples, this, work);
+    public Forest learn(Examples examples, Work work, Deadline until) {
+        return Forest.grown(examples, this, work, until);
+    }
+
+    /** With other trees. */
+    public ForestPlan of(int other) {
+        return new ForestPlan(other, depth, leastLeaf, seed);
     }
 }

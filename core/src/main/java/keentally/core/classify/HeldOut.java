@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import keentally.core.classify.FeatureSet.Feature;
+import keentally.core.work.Deadline;
 import keentally.core.work.Work;
 
 /**
@@ -26,6 +27,7 @@ public final class HeldOut {
 
     private final Examples examples;
     private final List<Round> rounds;
+    private final int wanted;
     private final Confusion confusion;
 
     /** @param held the examples that it was kept from */
@@ -34,17 +36,24 @@ public final class HeldOut {
     /** What a feature, or a group of them, is for. @param lost of the mean F1 where it is shuffled */
     public record Importance(String name, double lost) {}
 
-    private HeldOut(Examples examples, List<Round> rounds) {
+    private HeldOut(Examples examples, List<Round> rounds, int wanted) {
         this.examples = examples;
         this.rounds = rounds;
+        this.wanted = wanted;
         this.confusion = confusion(f -> false, 0);
     }
 
     /** Learns as often as there are rounds. */
     public static HeldOut of(Examples examples, LearnerPlan plan, Work work) {
+        return of(examples, plan, work, Deadline.NEVER);
+    }
+
+    /** Learns as often as there are rounds, and time; once at least. */
+    public static HeldOut of(Examples examples, LearnerPlan plan, Work work, Deadline until) {
         int[] round = rounds(examples);
         List<Round> rounds = new ArrayList<>();
-        for (int r = 0; r <= IntStream.of(round).max().orElse(-1); r++) {
+        int wanted = IntStream.of(round).max().orElse(-1) + 1;
+        for (int r = 0; r < wanted && (r == 0 || !until.isPast()); r++) {
             int now = r;
             int[] held = IntStream.range(0, examples.count())
                     .filter(i -> round[i] == now)
@@ -54,7 +63,7 @@ public final class HeldOut {
                     .toArray();
             rounds.add(new Round(plan.learn(examples.at(learnt), work), held));
         }
-        return new HeldOut(examples, rounds);
+        return new HeldOut(examples, rounds, wanted);
     }
 
     /** The round in which each example is held out; −1 for never, where its class has no other group. */
@@ -76,6 +85,16 @@ public final class HeldOut {
             }
         }
         return round;
+    }
+
+    /** How often it was learnt and asked. */
+    public int rounds() {
+        return rounds.size();
+    }
+
+    /** How often it would have been, had there been time. */
+    public int wanted() {
+        return wanted;
     }
 
     public Confusion confusion() {

@@ -1,5 +1,6 @@
 package keentally.core.classify;
 
+import keentally.core.work.Deadline;
 import keentally.core.work.Work;
 
 /**
@@ -22,7 +23,7 @@ public record LinearPlan(double cost, int rounds) implements LearnerPlan {
     }
 
     @Override
-    public LinearModel learn(Examples examples, Work work) {
+    public LinearModel learn(Examples examples, Work work, Deadline until) {
         return LinearModel.trained(examples, this, work);
     }
 }

@@ -9,15 +9,26 @@ import keentally.core.work.Work;
  *
  * @param map phase numbers from 0; {@value #OUTSIDE} outside the field
  * @param names one a phase
+ * @param colours one a phase, red, green and blue packed, where classes were given colours; none where they are to be found for them
  */
-public record PhaseMap(Plane8 map, List<String> names) implements HoldsBuffers {
+public record PhaseMap(Plane8 map, List<String> names, List<Integer> colours) implements HoldsBuffers {
     public static final int OUTSIDE = 255;
 
     public PhaseMap {
         names = List.copyOf(names);
+        colours = List.copyOf(colours);
+        if (!colours.isEmpty() && colours.size() != names.size()) {
+            throw new IllegalArgumentException(
+                    names.size() + " phases have as many colours or none, were " + colours.size());
+        }
         if (names.isEmpty() || names.size() > OUTSIDE) {
             throw new IllegalArgumentException("a phase map has 1 to " + OUTSIDE + " phases, was " + names.size());
         }
+    }
+
+    /** Without colours of their own. */
+    public PhaseMap(Plane8 map, List<String> names) {
+        this(map, names, List.of());
     }
 
     /** The two phases of a mask: 0 is the rest of the field, 1 what was chosen. */
@@ -94,7 +105,7 @@ public record PhaseMap(Plane8 map, List<String> names) implements HoldsBuffers {
                 }
             }
         });
-        return new PhaseMap(Plane8.of(width, map.height(), out), names);
+        return new PhaseMap(Plane8.of(width, map.height(), out), names, colours);
     }
 
     @Override

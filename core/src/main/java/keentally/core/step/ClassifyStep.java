@@ -71,7 +71,10 @@ public record ClassifyStep(Optional<Reference> model, boolean probabilities) imp
             }
         });
         leaveOut(map, before.field());
-        PhaseMap phases = new PhaseMap(Plane8.of(width, rows.height(), map), classifier.names());
+        PhaseMap phases = new PhaseMap(
+                Plane8.of(width, rows.height(), map),
+                classifier.names(),
+                classifier.classes().stream().map(c -> c.colour().packed()).toList());
         Findings findings = told(classifier, before);
         return new Outcome(
                 probabilities

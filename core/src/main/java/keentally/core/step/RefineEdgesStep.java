@@ -104,7 +104,7 @@ public record RefineEdgesStep(
                         site.work())
                 .orElseThrow(() -> new StepFault("needs a grey or a colour picture, but the picture has "
                         + before.current().channelNames()));
-        PhaseMap after = new PhaseMap(refined, given.names());
+        PhaseMap after = new PhaseMap(refined, given.names(), colours(given.names(), before));
         if (of == Of.MASK) {
             Mask mask = after.mask(chosen(), site.work());
             LostParts lost = LostParts.between(before.needMask(), mask, before.field(), site.work());
@@ -116,6 +116,14 @@ public record RefineEdgesStep(
                             MOST_GAP * plan(before).position()));
         }
         return new Outcome(before.give(after), Findings.NONE.percent("moved-percent", moved(given, after, before)));
+    }
+
+    /** As they were given, where the phases are those of a learner. */
+    private static List<Integer> colours(List<String> names, State before) {
+        return before.phases()
+                .filter(p -> p.names().equals(names))
+                .map(PhaseMap::colours)
+                .orElse(List.of());
     }
 
     private Belief belief(PhaseMap given, State before) throws StepFault {

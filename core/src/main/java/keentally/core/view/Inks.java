@@ -18,6 +18,11 @@ public final class Inks {
     /** The dots where a station took something away. */
     public static final int REMOVED = 0xffe0a93a;
 
+    /** Lines round what was painted, and through what is wrong: pale, and dark beside it. */
+    static final int RIM = 0xfff4efe4;
+
+    static final int RIM_SHADE = 0xff20262d;
+
     public static final int SELECTED = 0xffa63c96;
 
     /** Outlines of what was dropped. */

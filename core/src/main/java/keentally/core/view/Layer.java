@@ -13,7 +13,15 @@ import keentally.core.region.ObjectSet;
  * {@link StageComposer} how it looks.
  */
 public sealed interface Layer
-        permits Layer.ChosenMask, Layer.ColouredObjects, Layer.Change, Layer.SelectedObjects, Layer.Tally, PhasePaint {
+        permits Layer.ChosenMask,
+                Layer.ColouredObjects,
+                Layer.Change,
+                Layer.SelectedObjects,
+                Layer.Tally,
+                Layer.Learnt,
+                Layer.Scribbles,
+                Layer.Wrong,
+                PhasePaint {
 
     /** A mask: tinted, in white on black, or outlined where no objects are. */
     record ChosenMask(Mask mask) implements Layer {}
@@ -35,6 +43,15 @@ public sealed interface Layer
             regions = Set.copyOf(regions);
         }
     }
+
+    /** What a learner takes the pixels for, while it is taught: mixed in, as borders, or filled, as the rest is shown. */
+    record Learnt(PhasePaint classes) implements Layer {}
+
+    /** What was painted as examples: over everything but the marks, with a rim, however the rest is shown. */
+    record Scribbles(PhasePaint painted) implements Layer {}
+
+    /** Where something was taken for what it is not: crossed out. */
+    record Wrong(Mask mask) implements Layer {}
 
     /**
      * What was counted by hand, shown however the rest is shown.

@@ -11,6 +11,8 @@ public final class PhaseInks {
     /** From dark to light, so that they keep the order of the phases for everybody's eyes. */
     private static final int[] STOPS = {0x27335f, 0x2b6d94, 0x2fa08f, 0x9cc25a, 0xf0c75e, 0xf7ead0};
 
+    private static final int OPAQUE = 0xff000000;
+
     private PhaseInks() {}
 
     /** Flat colours that run from dark to light, evenly spaced. */
@@ -24,12 +26,19 @@ public final class PhaseInks {
         return inks;
     }
 
-    /** As {@link #flat(int)}, but for the phases that somebody gave a colour of their own, by their names. */
-    public static int[] flat(List<String> names, Map<String, Rgb> own) {
-        int[] inks = flat(names.size());
+    /** Flat colours of a map: those that somebody gave to phases, by their names; else the map's own; else as {@link #flat(int)}. */
+    public static int[] flat(PhaseMap map, Map<String, Rgb> own) {
+        return flat(map.names(), map.colours(), own);
+    }
+
+    /** As {@link #flat(PhaseMap, Map)}, of what a map says. */
+    public static int[] flat(List<String> names, List<Integer> colours, Map<String, Rgb> own) {
+        int[] inks = colours.isEmpty()
+                ? flat(names.size())
+                : colours.stream().mapToInt(c -> OPAQUE | c).toArray();
         for (int p = 0; p < inks.length; p++) {
             Rgb colour = own.get(names.get(p));
-            inks[p] = colour == null ? inks[p] : 0xff000000 | colour.packed();
+            inks[p] = colour == null ? inks[p] : OPAQUE | colour.packed();
         }
         return inks;
     }

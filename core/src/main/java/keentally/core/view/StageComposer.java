@@ -74,18 +74,29 @@ public final class StageComposer {
                 int opacity = filled ? 0 : (int) Math.round(256 * look.strength());
                 tint(j, chosen.mask(), Pattern.MASK, opacity, columns);
             }
-            case PhasePaint paint when !bare && !paint.outlines() -> fill(j, y, paint, columns);
+            case PhasePaint paint when !bare && !paint.outlines() -> fill(j, y, paint, 256, columns);
             case Layer.Change change
             when look.has(Look.Mark.CHANGES) -> {
                 tint(j, change.added(), Pattern.ADDED, 256, columns);
                 tint(j, change.removed(), Pattern.REMOVED, 256, columns);
             }
+            case Layer.Learnt learnt
+            when !bare && look.overlay() != Look.Overlay.OUTLINES -> {
+                boolean tinted = look.overlay() == Look.Overlay.TINT;
+                int opacity = tinted ? (int) Math.round(256 * look.strength()) : 256;
+                fill(j, y, learnt.classes(), opacity, columns);
+            }
+            case Layer.Scribbles scribbles when !bare -> fill(j, y, scribbles.painted(), 256, columns);
+            case Layer.Wrong wrong when !bare -> tint(j, wrong.mask(), Pattern.WRONG, 256, columns);
             case Layer.ChosenMask c -> {}
             case PhasePaint p -> {}
             case Layer.Change c -> {}
             case Layer.ColouredObjects c -> {}
             case Layer.SelectedObjects s -> {}
             case Layer.Tally t -> {}
+            case Layer.Learnt l -> {}
+            case Layer.Scribbles s -> {}
+            case Layer.Wrong w -> {}
         }
     }
 
@@ -98,10 +109,15 @@ public final class StageComposer {
             case PhasePaint paint when paint.outlines() && look.overlay() != Look.Overlay.BARE -> borders(paint, work);
             case Layer.SelectedObjects selected -> select(selected, work);
             case Layer.Tally tally -> TallyPainter.paint(buffer, view, tally);
+            case Layer.Learnt learnt when look.overlay() == Look.Overlay.OUTLINES -> borders(learnt.classes(), work);
+            case Layer.Scribbles scribbles when look.overlay() != Look.Overlay.BARE -> rims(scribbles.painted(), work);
             case Layer.ChosenMask c -> {}
             case Layer.ColouredObjects c -> {}
             case PhasePaint p -> {}
             case Layer.Change c -> {}
+            case Layer.Learnt l -> {}
+            case Layer.Scribbles s -> {}
+            case Layer.Wrong w -> {}
         }
     }
 
@@ -146,18 +162,44 @@ public final class StageComposer {
         }
     }
 
-    private void fill(int j, int y, PhasePaint paint, int[] columns) {
+    private void fill(int j, int y, PhasePaint paint, int opacity, int[] columns) {
         int base = y * paint.map().map().width();
         for (int i = 0; i < width; i++) {
             int ink = columns[i] < 0 ? 0 : paint.at(base + columns[i]);
             if (ink != 0) {
-                buffer[j * width + i] = ink;
+                buffer[j * width + i] = opacity == 256 ? ink : Inks.mix(buffer[j * width + i], ink, opacity);
             }
         }
     }
 
     /** A phase's own ink along its border, where another phase begins. */
     private void borders(PhasePaint paint, Work work) {
+        int[] raster = raster(paint, work);
+        work.bands(height, (from, to) -> {
+            for (int at = from * width; at < to * width; at++) {
+                if (raster[at] != 0 && isEdge(raster, at % width, at / width, view.zoom() >= 2 ? 2 : 1)) {
+                    buffer[at] = raster[at];
+                }
+            }
+        });
+    }
+
+    /** A pale line round what is painted, and a dark one round that, to be seen on any ground. */
+    private void rims(PhasePaint paint, Work work) {
+        int[] raster = raster(paint, work);
+        work.bands(height, (from, to) -> {
+            for (int at = from * width; at < to * width; at++) {
+                if (raster[at] != 0 && isEdge(raster, at % width, at / width, 1)) {
+                    buffer[at] = Inks.RIM;
+                } else if (raster[at] == 0 && isEdge(raster, at % width, at / width, 1)) {
+                    buffer[at] = Inks.RIM_SHADE;
+                }
+            }
+        });
+    }
+
+    /** The ink of each window pixel; 0 for none. */
+    private int[] raster(PhasePaint paint, Work work) {
         int[] raster = new int[width * height];
         int pictureWidth = paint.map().map().width();
         int pictureHeight = paint.map().map().height();
@@ -171,20 +213,15 @@ public final class StageComposer {
                 }
             }
         });
-        work.bands(height, (from, to) -> {
-            for (int at = from * width; at < to * width; at++) {
-                if (raster[at] != 0 && isEdge(raster, at % width, at / width, view.zoom() >= 2 ? 2 : 1)) {
-                    buffer[at] = raster[at];
-                }
-            }
-        });
+        return raster;
     }
 
     private enum Pattern {
         MASK,
         WHITE,
         ADDED,
-        REMOVED;
+        REMOVED,
+        WRONG;
 
         /** The ink of a window pixel; 0 where the ground is to be seen through. */
         int at(int i, int j) {
@@ -192,6 +229,10 @@ public final class StageComposer {
                 case MASK -> Inks.MASK;
                 case WHITE -> 0xffffffff;
                 case ADDED -> (i + j) % HATCH < 2 ? Inks.ADDED_LINE : Inks.ADDED;
+                case WRONG ->
+                    (i + j) % HATCH == 0 || Math.floorMod(i - j, HATCH) == 0
+                            ? Inks.RIM
+                            : (i + j) % HATCH == 1 || Math.floorMod(i - j, HATCH) == 1 ? Inks.RIM_SHADE : 0;
                 case REMOVED -> i % HATCH < 3 && (j + i / HATCH % 2 * 3) % HATCH < 3 ? Inks.REMOVED : 0;
             };
         }

@@ -1,5 +1,6 @@
 package keentally.core.view;
 
+import java.util.Map;
 import keentally.core.picture.PhaseMap;
 import keentally.core.region.ObjectSet;
 import keentally.core.step.Flow;
@@ -18,7 +19,7 @@ public final class StateLayers {
         Palette PLAIN = new Palette() {};
 
         default PhasePaint phases(PhaseMap map) {
-            return new PhasePaint(map, PhaseInks.flat(map.names().size()), false);
+            return new PhasePaint(map, PhaseInks.flat(map, Map.of()), false);
         }
 
         default ObjectColours objects(ObjectSet objects) {

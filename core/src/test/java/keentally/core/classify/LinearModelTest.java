@@ -41,7 +41,7 @@ class LinearModelTest {
 
     @Test
     void heapsThatPlanesPartAreToldApartInTheirOwnWidths() {
-        LinearModel learnt = LinearPlan.USUAL.learn(heaps(900, 1), Work.alone());
+        LinearModel learnt = LinearModel.trained(heaps(900, 1), LinearPlan.USUAL, Work.alone());
         assertThat(learnt.converged()).isTrue();
         assertThat(right(learnt, heaps(900, 2))).isGreaterThan(0.85);
         assertThat(learnt.spreads()[2]).isEqualTo(1);
@@ -53,7 +53,8 @@ class LinearModelTest {
 
     @Test
     void tooFewRoundsAreSaid() {
-        assertThat(new LinearPlan(100, 1).learn(heaps(900, 1), Work.alone()).converged())
+        assertThat(LinearModel.trained(heaps(900, 1), new LinearPlan(100, 1), Work.alone())
+                        .converged())
                 .isFalse();
         assertThatThrownBy(() -> new LinearPlan(0, 10)).hasMessageContaining("a cost is above 0");
         assertThatThrownBy(() -> new LinearPlan(1, 0)).hasMessageContaining("1 to 10,000 rounds");
@@ -61,9 +62,9 @@ class LinearModelTest {
 
     @Test
     void theSameBytesComeOutWithAnyNumberOfThreads() {
-        LinearModel alone = LinearPlan.USUAL.learn(heaps(600, 4), Work.alone());
+        LinearModel alone = LinearModel.trained(heaps(600, 4), LinearPlan.USUAL, Work.alone());
         try (Workers workers = Workers.of(3)) {
-            LinearModel shared = LinearPlan.USUAL.learn(heaps(600, 4), new Work(workers, new Cancel()));
+            LinearModel shared = LinearModel.trained(heaps(600, 4), LinearPlan.USUAL, new Work(workers, new Cancel()));
             assertThat(shared.weights()).isDeepEqualTo(alone.weights());
         }
     }

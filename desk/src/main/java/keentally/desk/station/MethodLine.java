@@ -280,7 +280,7 @@ public final class MethodLine extends ScrollPane {
         return new StateLayers.Palette() {
             @Override
             public PhasePaint phases(PhaseMap map) {
-                return new PhasePaint(map, PhaseInks.flat(map.names(), own), false);
+                return new PhasePaint(map, PhaseInks.flat(map, own), false);
             }
         };
     }

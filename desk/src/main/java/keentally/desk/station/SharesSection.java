@@ -61,7 +61,7 @@ final class SharesSection extends VBox {
     private PixelCounts counted;
 
     /** Pixels by name. */
-    private record PixelCounts(List<String> names, long[] pixels, long field, boolean phases) {}
+    private record PixelCounts(List<String> names, List<Integer> colours, long[] pixels, long field, boolean phases) {}
 
     SharesSection(DeskModel desk, StageModel stage, SampleActions actions, String stepId) {
         this.desk = desk;
@@ -117,6 +117,7 @@ final class SharesSection extends VBox {
                     ? mask(s)
                     : new PixelCounts(
                             s.needPhases().names(),
+                            s.needPhases().colours(),
                             s.needPhases().counts(work),
                             s.field().pixels(),
                             true);
@@ -129,6 +130,7 @@ final class SharesSection extends VBox {
         long field = s.field().pixels();
         return new PixelCounts(
                 List.of(Texts.of("shares.chosen"), Texts.of("shares.rest")),
+                List.of(),
                 new long[] {chosen, field - chosen},
                 field,
                 false);
@@ -162,7 +164,7 @@ final class SharesSection extends VBox {
         }
         int of = Math.max(0, whole.getSelectionModel().getSelectedIndex());
         long base = of == 0 ? counted.field() : counted.pixels()[of - 1];
-        int[] inks = PhaseInks.flat(counted.names(), desk.phaseColours());
+        int[] inks = PhaseInks.flat(counted.names(), counted.colours(), desk.phaseColours());
         for (int p = 0; p < counted.names().size(); p++) {
             row(p, base, inks[p]);
         }
