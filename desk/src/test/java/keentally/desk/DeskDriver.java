@@ -462,6 +462,12 @@ public final class DeskDriver implements AutoCloseable {
         quiet();
     }
 
+    /** As {@link #click}, of something that may have to be scrolled to. */
+    public void reach(String id) {
+        bringInSight(node(id));
+        click(id);
+    }
+
     public DeskWindow window() {
         return window;
     }

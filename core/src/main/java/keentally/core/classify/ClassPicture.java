@@ -13,6 +13,7 @@ import keentally.core.hand.ClassStrokes;
 import keentally.core.picture.Channel;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane;
+import keentally.core.picture.Plane8;
 
 /**
  * A picture in which somebody painted classes: each value, or each colour, is one. Whether one of them means <em>not painted</em> is never
@@ -184,6 +185,27 @@ public final class ClassPicture {
                 .toList();
     }
 
+    /** Of strokes: the number of each pixel's class from 0, or {@code nothing} where it is not painted. */
+    public Plane8 drawn(int nothing) {
+        byte[] drawn = new byte[at.length];
+        for (int i = 0; i < at.length; i++) {
+            drawn[i] = (byte) (at[i] == 0 ? nothing : at[i] - 1);
+        }
+        return Plane8.of(width, height, drawn);
+    }
+
+    /** Of strokes: whether any pixel of a square is painted. */
+    public boolean anyIn(double left, double top, double side) {
+        for (int y = (int) top; y < Math.min(height, top + side); y++) {
+            for (int x = (int) left; x < Math.min(width, left + side); x++) {
+                if (at[y * width + x] != 0) {
+                    return true;
+                }
+            }
+        }
+        return false;
+    }
+
     /** How many strokes it was painted by. */
     int strokes() {
         return strokes;
@@ -194,7 +216,11 @@ public final class ClassPicture {
         return strokeAt.map(s -> s[y * width + x]).orElse(NO_STROKE);
     }
 
-    /** The value of a pixel, by its index. */
+    /** The value of a pixel, by its index in {@link #values}. */
+    public int valueAt(int x, int y) {
+        return at(x, y);
+    }
+
     int at(int x, int y) {
         return at[y * width + x];
     }

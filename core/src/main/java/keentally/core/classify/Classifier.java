@@ -40,10 +40,6 @@ public record Classifier(FeatureSet features, List<ClassLabel> classes, Learnt l
 
     /** For a picture of another scale, its widths as long in reality as they were where it was learnt. */
     public FeatureSet featuresAt(Optional<Scale> scale) {
-        if (scale.isEmpty() || trainedAt.isEmpty()) {
-            return features;
-        }
-        double factor = trainedAt.get().umPerPx() / scale.get().umPerPx();
-        return new FeatureSet(features.groups(), features.colour(), features.stretch() * factor);
+        return features.at(trainedAt, scale);
     }
 }

@@ -3,6 +3,8 @@ package keentally.core.classify;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
+import keentally.core.quantity.Scale;
 
 /**
  * Which numbers tell of a pixel and its surroundings. All but the value and the averages are taken of the lightness alone.
@@ -86,6 +88,20 @@ public record FeatureSet(List<FeatureGroup> groups, boolean colour, double stret
                 all.add(new Feature(group, channel, width, i));
             }
         }
+    }
+
+    /** With widths as long in reality as at another scale; as they are where either is not known. */
+    public FeatureSet at(Optional<Scale> chosenAt, Optional<Scale> scale) {
+        if (scale.isEmpty() || chosenAt.isEmpty()) {
+            return this;
+        }
+        double factor = chosenAt.get().umPerPx() / scale.get().umPerPx();
+        return new FeatureSet(groups, colour, stretch * factor);
+    }
+
+    /** The widest look of all, in pixels: the greatest width of any feature. */
+    public double widest() {
+        return features().stream().mapToDouble(Feature::width).max().orElse(0) * stretch;
     }
 
     /** How far a pixel's numbers look, in pixels. */

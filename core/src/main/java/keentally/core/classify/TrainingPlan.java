@@ -47,6 +47,11 @@ public record TrainingPlan(
         }
     }
 
+    /** Colours that classes can have, those that new ones get first. */
+    public static List<Rgb> colours() {
+        return ClassPicture.colours();
+    }
+
     /** For pictures in colour or of one channel. */
     public FeatureSet features(boolean colour) {
         return new FeatureSet(groups, colour, stretch);

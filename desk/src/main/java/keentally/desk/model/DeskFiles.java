@@ -181,13 +181,13 @@ public final class DeskFiles {
     }
 
     /** Writes the rows of samples, or what is made of them. */
-    public void takeLedger(Path file, LedgerWriting writing) {
+    public void takeFile(Path file, FileWriting writing) {
         write(file, work -> writing.write(file));
     }
 
     /** What writes into a file of a name. */
     @FunctionalInterface
-    public interface LedgerWriting {
+    public interface FileWriting {
         void write(Path file) throws FileFault;
     }
 

@@ -15,6 +15,7 @@ import keentally.core.run.Sample;
 import keentally.core.step.State;
 import keentally.core.view.Pyramid;
 import keentally.core.work.Cancel;
+import keentally.core.work.Work;
 import keentally.study.caution.Background;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
@@ -85,6 +86,11 @@ public final class TrialRuns {
     /** What a step is fitted to when it is held: on one sample after another. */
     public Holding holding(MethodStep step, Cancel cancel) {
         return new Holding(step, runner, cancel);
+    }
+
+    /** What values are worked out with. */
+    public Work work(Cancel cancel) {
+        return runner.work(cancel);
     }
 
     public Run run(Method method, Sample sample, int upTo, Cancel cancel) throws RunFault {

@@ -132,6 +132,7 @@ final class SecondView extends Region {
                     beside.isPresent() ? look.and(Look.Mark.CHANGES) : look,
                     how == PairLook.BARE ? Optional.empty() : selected(side),
                     how == PairLook.TALLY ? pair.tally() : Optional.empty(),
+                    List.of(),
                     view,
                     Optional.empty(),
                     new Scene.SceneLook(

@@ -4,11 +4,13 @@ import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
+import javafx.scene.paint.Color;
 import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Polyline;
 import javafx.scene.shape.Shape;
 import javafx.scene.shape.StrokeLineCap;
 import javafx.scene.shape.StrokeLineJoin;
+import keentally.core.colour.Rgb;
 import keentally.core.geometry.Point;
 import keentally.core.view.Viewport;
 
@@ -49,19 +51,27 @@ public final class MarkNodes {
         brush(path, width * view.zoom(), "mark-brush");
     }
 
+    /** A stroke in a colour, with a dark rim. @param width in pixels of the picture */
+    void paint(List<Point> path, double width, Rgb colour) {
+        brush(path, width * view.zoom() + 2, "mark-brush-rim");
+        brush(path, width * view.zoom(), "mark-paint")
+                .setStroke(Color.rgb(colour.red(), colour.green(), colour.blue()));
+    }
+
     /** A stroke that stays. @param inside whether it is whole; else dashed */
     void scribble(List<Point> path, double width, boolean inside) {
         brush(path, width * view.zoom() + 2, "mark-brush-rim");
         brush(path, width * view.zoom(), inside ? "mark-inside" : "mark-outside");
     }
 
-    private void brush(List<Point> path, double width, String style) {
+    private Polyline brush(List<Point> path, double width, String style) {
         Polyline line = new Polyline(flat(path.size() > 1 ? path : List.of(path.getFirst(), path.getFirst())));
         line.getStyleClass().setAll(style);
         line.setStrokeWidth(width);
         line.setStrokeLineCap(StrokeLineCap.ROUND);
         line.setStrokeLineJoin(StrokeLineJoin.ROUND);
         add(line);
+        return line;
     }
 
     private void add(Node node) {

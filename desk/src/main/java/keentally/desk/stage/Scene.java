@@ -1,5 +1,6 @@
 package keentally.desk.stage;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -28,6 +29,7 @@ import keentally.desk.model.OpenSample;
  * @param before the mask that the station of the state began with, where it turns a mask into another
  * @param look how mask and objects are shown
  * @param tally what was counted by hand, where that is looked at
+ * @param taught what a learner is taught and took from it, where that is looked at
  * @param lens another state in a round hole, where one is held over the picture
  * @param open the sample's own picture, whose pyramid is made already
  */
@@ -37,6 +39,7 @@ public record Scene(
         Look look,
         Optional<Layer.SelectedObjects> selected,
         Optional<Layer.Tally> tally,
+        List<Layer> taught,
         Viewport view,
         Optional<Lens> lens,
         SceneLook seen,
@@ -115,6 +118,9 @@ public record Scene(
                 ? layers.with(pyramids.change(before.get(), after.get()))
                 : layers;
         Layers chosen = selected.map(changed::with).orElse(changed);
-        return tally.map(chosen::with).orElse(chosen);
+        for (Layer layer : taught) {
+            chosen = chosen.with(layer);
+        }
+        return tally.isPresent() ? chosen.with(tally.get()) : chosen;
     }
 }

@@ -1,5 +1,6 @@
 package keentally.desk.stage;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import javafx.beans.property.BooleanProperty;
@@ -15,6 +16,7 @@ import javafx.collections.ObservableSet;
 import keentally.core.geometry.Point;
 import keentally.core.geometry.Rectangle;
 import keentally.core.step.Flow;
+import keentally.core.step.State;
 import keentally.core.view.Contrast;
 import keentally.core.view.Layer;
 import keentally.core.view.Look;
@@ -144,6 +146,25 @@ public final class StageModel {
 
     private final BooleanProperty plain = new SimpleBooleanProperty();
     private final ObjectProperty<Optional<Layer.Tally>> tally = new SimpleObjectProperty<>(Optional.empty());
+
+    private final ObjectProperty<Optional<Taught>> taught = new SimpleObjectProperty<>(Optional.empty());
+
+    /**
+     * What a learner is taught on.
+     *
+     * @param sample whose it is
+     * @param under what the layers lie on: the state before the station
+     */
+    public record Taught(String sample, State under, List<Layer> layers) {
+        public Taught {
+            layers = List.copyOf(layers);
+        }
+    }
+
+    /** What a learner is taught, while that is looked at: then it is on the stage in place of a station's state. */
+    public ObjectProperty<Optional<Taught>> taught() {
+        return taught;
+    }
 
     /** While true the picture is shown as it came, whatever station is selected. */
     public BooleanProperty plain() {

@@ -26,6 +26,9 @@ public final class StageState {
 
     /** That of the selected station, or of the method's end, or the sample as it came; empty without a picture. */
     public Optional<State> now() {
+        if (taught().isPresent()) {
+            return taught().map(StageModel.Taught::under);
+        }
         if (model.plain().get()) {
             return start();
         }
@@ -33,6 +36,13 @@ public final class StageState {
             return end();
         }
         return at(desk.station().get());
+    }
+
+    /** What is taught on the sample on the stage. */
+    Optional<StageModel.Taught> taught() {
+        return model.taught()
+                .get()
+                .filter(t -> t.sample().equals(desk.sampleId().get()));
     }
 
     /** After a station; the sample as it came where that has not been reached. */
@@ -68,7 +78,7 @@ public final class StageState {
         Optional<MethodStep> step = desk.method().step(desk.station().get());
         boolean turns = step.filter(s -> s.needs() == Flow.MASK && s.gives() == Flow.MASK)
                 .isPresent();
-        return turns && !model.atEnd().get()
+        return turns && !model.atEnd().get() && taught().isEmpty()
                 ? desk.entering(desk.station().get()).flatMap(State::mask)
                 : Optional.empty();
     }

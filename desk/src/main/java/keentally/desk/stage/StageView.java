@@ -1,6 +1,7 @@
 package keentally.desk.stage;
 
 import java.util.HashSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
@@ -76,6 +77,10 @@ public final class StageView extends Region {
         model.hiddenPhases().addListener(o -> repaint());
         model.dye().addListener(o -> repaint());
         model.plain().addListener(o -> repaint());
+        model.taught().addListener(o -> {
+            repaint();
+            placeMarks();
+        });
         model.tally().addListener(o -> {
             repaint();
             placeMarks();
@@ -326,6 +331,10 @@ public final class StageView extends Region {
                 model.look(),
                 selected(),
                 model.bare().get() ? Optional.empty() : model.tally().get(),
+                state.taught()
+                        .filter(t -> !model.bare().get())
+                        .map(StageModel.Taught::layers)
+                        .orElse(List.of()),
                 view,
                 lens,
                 new Scene.SceneLook(

@@ -12,14 +12,14 @@ import keentally.desk.look.Typed;
 import keentally.desk.model.DeskModel;
 
 /** How wide a brush is, typed with its unit; what cannot be is said, and the width stays. */
-final class BrushWidth extends HBox {
+public final class BrushWidth extends HBox {
     private static final double MOST_PX = 2000;
 
     /** What outlives the panel. */
-    static final class Memory {
+    public static final class Memory {
         private double px = 8;
 
-        double px() {
+        public double px() {
             return px;
         }
     }
@@ -30,7 +30,7 @@ final class BrushWidth extends HBox {
     private final Typed text;
 
     /** @param name of the field */
-    BrushWidth(DeskModel desk, Memory known, String name) {
+    public BrushWidth(DeskModel desk, Memory known, String name) {
         this.desk = desk;
         this.known = known;
         this.field = AmountField.withUnit("");

@@ -36,7 +36,7 @@ final class ReferenceField extends HBox {
         name.setId("reference-" + setting.id());
         showNow();
         name.setPromptText(Texts.of("reference.none"));
-        now.ifPresent(r -> name.setTooltip(new Tooltip(r.file())));
+        now.ifPresent(r -> name.setTooltip(new Tooltip(r.held().isPresent() ? Texts.of("reference.held") : r.file())));
         name.setOnAction(e -> typed());
         HBox.setHgrow(name, Priority.ALWAYS);
         getChildren().addAll(name, Pieces.button("choose-reference", "reference.choose", this::choose));
@@ -47,7 +47,14 @@ final class ReferenceField extends HBox {
             return;
         }
         Optional<Reference> now = tuning.step().values().find(setting);
-        name.setText(now.map(r -> Path.of(r.file()).getFileName().toString()).orElse(""));
+        name.setText(now.map(ReferenceField::called).orElse(""));
+    }
+
+    /** A file by its name; what the method holds inside itself as it is called. */
+    private static String called(Reference reference) {
+        return reference.held().isPresent()
+                ? reference.file()
+                : Path.of(reference.file()).getFileName().toString();
     }
 
     private void choose() {
@@ -60,6 +67,9 @@ final class ReferenceField extends HBox {
     }
 
     private void typed() {
+        if (tuning.step().values().find(setting).map(ReferenceField::called).equals(Optional.of(name.getText()))) {
+            return; // what is there already lies nowhere under that name
+        }
         if (name.getText().isBlank()) {
             tuning.clear(setting);
             return;

@@ -15,6 +15,7 @@ import keentally.core.method.MethodStep;
 import keentally.core.run.RunFault;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.step.BringMaskStep;
+import keentally.core.step.ClassifyStep;
 import keentally.core.step.ClusterStep;
 import keentally.core.step.ColourRangeStep;
 import keentally.core.step.EditObjectsStep;
@@ -66,13 +67,18 @@ public final class StationPanel extends VBox {
     private final PaintPanel.Memory scribbling = new PaintPanel.Memory();
     private final StageModel stage;
     private final Runnable onTrial;
+    private final Runnable onTrain;
     private Optional<SharesSection> shares = Optional.empty();
     private final Label headline = Prose.of("", "headline");
     private final Label fault = Prose.complaint();
 
-    /** @param onTrial the station's alternatives are to be seen side by side */
-    public StationPanel(DeskModel desk, PictureModel picture, StageModel stage, Runnable onTrial) {
+    /**
+     * @param onTrial the station's alternatives are to be seen side by side
+     * @param onTrain a station that learns is to be taught
+     */
+    public StationPanel(DeskModel desk, PictureModel picture, StageModel stage, Runnable onTrial, Runnable onTrain) {
         this.onTrial = onTrial;
+        this.onTrain = onTrain;
         this.desk = desk;
         this.stage = stage;
         this.picture = picture;
@@ -240,6 +246,7 @@ public final class StationPanel extends VBox {
             case BringMaskStep.ID -> body(new BringPanel(desk, step.id()));
             case PaintStep.ID -> body(PaintPanel.painting(desk, step.id(), painting));
             case ScribbleCutStep.ID -> body(PaintPanel.scribbling(desk, step.id(), scribbling));
+            case ClassifyStep.ID -> body(new ClassifyPanel(desk, step.id(), onTrain));
             case RefineEdgesStep.ID -> body(new RefinePanel(desk, step.id()));
             case GrowRegionsStep.ID -> body(new GrowPanel(desk, step.id()));
             case MergeSimilarStep.ID -> body(new MergePanel(desk, step.id()));

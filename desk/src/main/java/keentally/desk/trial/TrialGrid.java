@@ -152,11 +152,18 @@ final class TrialGrid extends ScrollPane {
             String beside = String.join(" \u00b7 ", rest.subList(1, rest.size()));
             more.setText(
                     tile.fault().isEmpty()
-                            ? tile.changed().map(TrialGrid::fates).orElse(beside)
+                            ? learnt(tile)
+                                    .or(() -> tile.changed().map(TrialGrid::fates))
+                                    .orElse(beside)
                             : tile.fault());
             more.setTooltip(tile.fault().isEmpty() ? null : new Tooltip(tile.fault()));
             pseudoClassStateChanged(CURRENT, tile.current());
         }
+    }
+
+    /** What came of working its values out, where there was anything to do. */
+    private static Optional<String> learnt(TrialModel.Tile tile) {
+        return Optional.of(tile.variant().told()).filter(t -> !t.isEmpty());
     }
 
     /** What became of the objects; what did not happen is not told. */
@@ -183,6 +190,7 @@ final class TrialGrid extends ScrollPane {
 
     private String figure(TrialModel.Number which, double value) {
         return switch (which) {
+            case SCORE -> Texts.of("trial.figure.score", Figures.percent(value));
             case SHARE -> Texts.of("trial.figure.percent", Figures.percent(value));
             case EXPLAINED -> Texts.of("trial.figure.explained", Figures.percent(value));
             case COUNT ->

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.concurrent.Executor;
+import java.util.function.Function;
 import java.util.stream.IntStream;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -45,12 +46,14 @@ public final class TrialModel {
 
     private final DeskModel desk;
     private final Executor ui;
+    private final Function<MethodStep, List<Axis>> more;
     private final ObjectProperty<Request> wish = new SimpleObjectProperty<>();
     private final ReadOnlyObjectWrapper<List<Tile>> tiles = new ReadOnlyObjectWrapper<>(List.of());
     private final ReadOnlyObjectWrapper<String> complaint = new ReadOnlyObjectWrapper<>("");
     private int ownAt;
     private final ObjectProperty<Number> number = new SimpleObjectProperty<>(Number.SHARE);
     private final ObjectProperty<Optional<Integer>> chosen = new SimpleObjectProperty<>(Optional.empty());
+    private boolean isLearning;
     private String methodId = "";
     private String stepId = "";
     private List<Axis> axes = List.of();
@@ -62,12 +65,20 @@ public final class TrialModel {
 
     /** @param ui runs what it is given on the interface thread, in order */
     public TrialModel(DeskModel desk, Executor ui) {
+        this(desk, ui, step -> List.of());
+    }
+
+    /** @param more axes of a step that its settings do not tell of */
+    TrialModel(DeskModel desk, Executor ui, Function<MethodStep, List<Axis>> more) {
         this.desk = desk;
         this.ui = ui;
+        this.more = more;
     }
 
     /** What tiles are told by and sorted by. */
     public enum Number {
+        /** How well what was learnt for a tile does where nothing was learnt. */
+        SCORE,
         SHARE,
         EXPLAINED,
         COUNT,
@@ -86,6 +97,7 @@ public final class TrialModel {
     /** Those that the method in use can have, in their order. */
     public List<Told> numbers() {
         return Arrays.stream(Number.values())
+                .filter(n -> n != Number.SCORE || isLearning)
                 .flatMap(n -> IntStream.range(
                                 0, n == Number.OWN ? desk.method().numbers().size() : 1)
                         .mapToObj(i -> new Told(n, i)))
@@ -157,9 +169,7 @@ public final class TrialModel {
      */
     public record Tile(
             String sample,
-            String label,
-            Values values,
-            OptionalDouble at,
+            Variant variant,
             boolean current,
             Optional<TrialRuns.TrialSample> ready,
             Optional<Outcomes> outcome,
@@ -168,13 +178,23 @@ public final class TrialModel {
             Optional<ChangedObjects> changed,
             String fault) {
 
+        public String label() {
+            return variant.label();
+        }
+
+        public Values values() {
+            return variant.values();
+        }
+
+        public OptionalDouble at() {
+            return variant.at();
+        }
+
         /** The picture alone, as the sheet begins with it. */
         Tile plain() {
             return new Tile(
                     sample,
-                    Texts.of("trial.plain"),
-                    values,
-                    OptionalDouble.empty(),
+                    new Variant(Texts.of("trial.plain"), variant.values(), OptionalDouble.empty()),
                     false,
                     ready,
                     Optional.empty(),
@@ -187,6 +207,7 @@ public final class TrialModel {
         /** One of its numbers; not-a-number where it has none. */
         public double number(Number which) {
             return outcome.map(o -> switch (which) {
+                        case SCORE -> variant.score().orElse(Double.NaN);
                         case SHARE -> o.share();
                         case EXPLAINED -> o.explained();
                         case COUNT -> o.count().orElse(Double.NaN);
@@ -196,12 +217,15 @@ public final class TrialModel {
                     .orElse(Double.NaN);
         }
 
-        private Tile came(Optional<TrialRuns.TrialSample> with, Outcomes what, Owns numbers, Optional<Outcomes> now) {
+        private Tile came(
+                Variant made,
+                Optional<TrialRuns.TrialSample> with,
+                Outcomes what,
+                Owns numbers,
+                Optional<Outcomes> now) {
             return new Tile(
                     sample,
-                    label,
-                    values,
-                    at,
+                    made,
                     current,
                     with,
                     Optional.of(what),
@@ -213,26 +237,14 @@ public final class TrialModel {
 
         private Tile failed(Optional<TrialRuns.TrialSample> with, String why) {
             return new Tile(
-                    sample,
-                    label,
-                    values,
-                    at,
-                    current,
-                    with,
-                    Optional.empty(),
-                    Double.NaN,
-                    Owns.NONE,
-                    Optional.empty(),
-                    why);
+                    sample, variant, current, with, Optional.empty(), Double.NaN, Owns.NONE, Optional.empty(), why);
         }
     }
 
     private static Tile telling(Tile tile, int own) {
         return new Tile(
                 tile.sample(),
-                tile.label(),
-                tile.values(),
-                tile.at(),
+                tile.variant(),
                 tile.current(),
                 tile.ready(),
                 tile.outcome(),
@@ -284,17 +296,19 @@ public final class TrialModel {
             return;
         }
         MethodStep of = step.get();
+        List<Axis> beside = more.apply(of);
         Optional<State> entering =
                 of.description().setting("cut").isPresent() ? desk.entering(of.id()) : Optional.empty();
         desk.look(this, Urgency.ASKED, cancel -> {
             Optional<Histogram> histogram =
                     entering.flatMap(s -> s.current().single().map(p -> Histogram.of(p, s.field(), desk.work(cancel))));
-            List<Axis> found = Axes.of(of, histogram);
-            ui.execute(() -> opened(of, found, then));
+            List<Axis> found = new ArrayList<>(beside);
+            found.addAll(Axes.of(of, histogram));
+            ui.execute(() -> opened(of, found, beside, then));
         });
     }
 
-    private void opened(MethodStep of, List<Axis> found, Runnable then) {
+    private void opened(MethodStep of, List<Axis> found, List<Axis> beside, Runnable then) {
         if (found.isEmpty()) {
             desk.say(Texts.of("trial.no-axis", Words.title(of.description())));
             return;
@@ -302,6 +316,7 @@ public final class TrialModel {
         methodId = desk.methodId();
         stepId = of.id();
         axes = found;
+        isLearning = !beside.isEmpty();
         number.set(
                 switch (of.gives()) {
                     case PHASES -> Number.EXPLAINED;
@@ -310,6 +325,9 @@ public final class TrialModel {
                 });
         Optional<Axes.Pair> pair = Axes.pair(of, axes);
         Axis first = pair.map(Axes.Pair::first).orElse(axes.getFirst());
+        if (beside.contains(first)) {
+            number.set(Number.SCORE);
+        }
         ask(new Request(
                 first,
                 first.usual(),
@@ -371,11 +389,15 @@ public final class TrialModel {
         for (String sample : asked.samples()) {
             for (Variant a : asked.first().variants(asked.firstText(), now)) {
                 if (asked.second().isEmpty()) {
-                    laid.add(tile(sample, a.label(), a.values(), a.at(), now));
+                    laid.add(tile(sample, a, now));
                     continue;
                 }
                 for (Variant b : asked.second().get().variants(asked.secondText(), a.values())) {
-                    laid.add(tile(sample, a.label() + " \u00b7 " + b.label(), b.values(), a.at(), now));
+                    String label = a.label() + " \u00b7 " + b.label();
+                    laid.add(tile(
+                            sample,
+                            new Variant(label, b.values(), a.at(), b.making(), OptionalDouble.empty(), ""),
+                            now));
                 }
             }
         }
@@ -386,14 +408,13 @@ public final class TrialModel {
         return laid;
     }
 
-    private Tile tile(String sample, String label, Values values, OptionalDouble at, Values now) {
+    private Tile tile(String sample, Variant variant, Values now) {
         var settings = step().orElseThrow().description().settings();
-        boolean current = values.tree(settings).equals(now.tree(settings));
+        boolean current =
+                variant.making().isEmpty() && variant.values().tree(settings).equals(now.tree(settings));
         return new Tile(
                 sample,
-                label,
-                values,
-                at,
+                variant,
                 current,
                 Optional.empty(),
                 Optional.empty(),
@@ -522,9 +543,10 @@ public final class TrialModel {
                 there = Optional.of(ready.get(tile.sample()));
                 Optional<Outcomes> now =
                         current.computeIfAbsent(tile.sample(), s -> current(methods.get(s), ready.get(s), cancel));
-                Method with = methods.get(tile.sample()).with(stepId, tile.values());
+                Variant made = tile.variant().made(trials.work(cancel));
+                Method with = methods.get(tile.sample()).with(stepId, made.values());
                 Outcomes tried = tried(with, there.get(), cancel);
-                return tile.came(there, tried, new Owns(own(with, there.get(), cancel), ownAt), now);
+                return tile.came(made, there, tried, new Owns(own(with, there.get(), cancel), ownAt), now);
             } catch (RunFault | FileFault e) {
                 return tile.failed(there, Words.spoken(e.getMessage()));
             } catch (IllegalArgumentException e) {

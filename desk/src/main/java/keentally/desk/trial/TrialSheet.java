@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -15,6 +16,8 @@ import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.Region;
+import keentally.core.method.MethodStep;
+import keentally.core.trial.Axis;
 import keentally.core.words.Words;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskFiles;
@@ -33,11 +36,15 @@ public final class TrialSheet {
     private final Supplier<Optional<Path>> choose;
     private final ReadOnlyBooleanWrapper open = new ReadOnlyBooleanWrapper();
 
-    /** @param choose asks for the name of a PNG file to write the sheet to */
-    public TrialSheet(DeskModel desk, StageModel stage, Supplier<Optional<Path>> choose) {
+    /**
+     * @param choose asks for the name of a PNG file to write the sheet to
+     * @param more axes of a step that its settings do not tell of
+     */
+    public TrialSheet(
+            DeskModel desk, StageModel stage, Supplier<Optional<Path>> choose, Function<MethodStep, List<Axis>> more) {
         this.desk = desk;
         this.choose = choose;
-        this.model = new TrialModel(desk, Platform::runLater);
+        this.model = new TrialModel(desk, Platform::runLater, more);
         this.grid = new TrialGrid(desk, stage, model, this::take);
         this.panel = new TrialPanel(desk, model, this::take, this::close, this::save, this::keep);
         this.files = new DeskFiles(desk, Platform::runLater);

@@ -64,6 +64,7 @@ import keentally.desk.station.StationPanel;
 import keentally.desk.tally.AgreementModel;
 import keentally.desk.tally.TallyModel;
 import keentally.desk.tally.TallyPane;
+import keentally.desk.training.TrainingModel;
 import keentally.desk.trial.TrialSheet;
 import keentally.study.Program;
 import keentally.study.method.MethodFile;
@@ -95,6 +96,8 @@ public final class DeskWindow {
     private final DeskView table;
     private final DeskView count;
     private final DeskView compare;
+    private final TeachingView teaching;
+    private final DeskView training;
     private final DeskView ledger;
     private final LedgerModel series;
     private final FolderWatch watching;
@@ -132,7 +135,8 @@ public final class DeskWindow {
         this.parted = new PairPane(pair, stage, () -> take().pair(), () -> take().keepPair(), onCrash);
         this.take = new TakeAway(desk, files, stage, parted, preferences, window);
         picture.savingBy(take::plot);
-        StationPanel station = new StationPanel(desk, picture, stageModel, () -> trials().toggle());
+        this.teaching = new TeachingView(this, desk, stageModel, take);
+        StationPanel station = new StationPanel(desk, picture, stageModel, () -> trials().toggle(), this::showTraining);
         ScrollPane panel = new ScrollPane(station);
         panel.getStyleClass().add("panel-scroll");
         panel.setFitToWidth(true);
@@ -140,7 +144,7 @@ public final class DeskWindow {
         panel.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(panel, Priority.ALWAYS);
         this.stationSide = new VBox(panel, station.footer());
-        this.trials = new TrialSheet(desk, stageModel, take::sheet);
+        this.trials = new TrialSheet(desk, stageModel, take::sheet, teaching.model()::axes);
         trials.isOpen().addListener((o, was, is) -> {
             showBench();
             if (!is) {
@@ -168,6 +172,7 @@ public final class DeskWindow {
                 () -> trials.isOpen().get() ? trials.panel() : stationSide);
         this.table = new DeskView("objects", TABLE_WIDTH, true, trials::close, Optional.empty(), () -> objects);
         this.count = new DeskView("tally", TALLY_WIDTH, true, trials::close, Optional.of(tally.tool()), () -> counting);
+        this.training = teaching.view(trials::close);
         ComparePane comparing = new ComparePane(comparison);
         this.compare = new DeskView("compare", PANEL_WIDTH, true, trials::close, Optional.empty(), () -> comparing);
         this.series = new LedgerModel(desk, picture.actions(), Platform::runLater);
@@ -181,7 +186,7 @@ public final class DeskWindow {
         plan.getStyleClass().add("panel-scroll");
         plan.setFitToWidth(true);
         this.report = DeskView.ofAll("report", PANEL_WIDTH, trials::close, pages, plan);
-        this.rail = new Rail(List.of(bench, table, count, compare, ledger, report), this::stand);
+        this.rail = new Rail(List.of(bench, training, table, count, compare, ledger, report), this::stand);
         this.standing = bench;
         desk.numbersOpen().addListener(o -> numbers());
         root.setLeft(rail);
@@ -258,6 +263,7 @@ public final class DeskWindow {
                 .set(view.atEnd() || view == bench && desk.numbersOpen().get());
         picture.viewTool().set(view.tool());
         tally.open().set(view == count);
+        teaching.model().open(view == training);
         inPlace.set(view.middle());
         series.open().set(view == ledger);
         handing.open().set(view == report);
@@ -282,6 +288,16 @@ public final class DeskWindow {
 
     void showObjects() {
         rail.show(table);
+    }
+
+    /** A station that learns is to be taught. */
+    void showTraining() {
+        rail.show(training);
+    }
+
+    /** What a station is taught, for those who watch. */
+    public TrainingModel training() {
+        return teaching.model();
     }
 
     void showReport() {
@@ -343,6 +359,11 @@ public final class DeskWindow {
 
     void showTally() {
         rail.show(count);
+    }
+
+    /** Asks for a file that is there. */
+    File chooseToRead(FileChooser chooser) {
+        return preferences.chooseToRead(chooser, window);
     }
 
     void chooseBrought() {

@@ -174,6 +174,16 @@ final class TakeAway {
         ledger("ledger-plot", plot::save, "png", "svg", "csv");
     }
 
+    /** What a station was taught. */
+    void model(DeskFiles.FileWriting writing) {
+        file("model", "", "model.json").ifPresent(f -> files.takeFile(f, writing));
+    }
+
+    /** How well it was. */
+    void scores(DeskFiles.FileWriting writing) {
+        file("scores", "-scores", "csv").ifPresent(f -> files.takeFile(f, writing));
+    }
+
     void report(ReportPane.Kind kind, Report report) {
         switch (kind) {
             case PDF -> ledger("report", f -> PdfReport.write(report, f), "pdf");
@@ -181,8 +191,8 @@ final class TakeAway {
         }
     }
 
-    private void ledger(String name, DeskFiles.LedgerWriting writing, String... kinds) {
-        named(name, kinds).ifPresent(f -> files.takeLedger(f, writing));
+    private void ledger(String name, DeskFiles.FileWriting writing, String... kinds) {
+        named(name, kinds).ifPresent(f -> files.takeFile(f, writing));
     }
 
     /** Of the whole study rather than of a sample. */

@@ -1,0 +1,53 @@
+package keentally.core.classify;
+
+import java.util.Arrays;
+import java.util.List;
+import keentally.core.classify.Classifier.ClassLabel;
+import keentally.core.classify.HeldOut.Importance;
+import keentally.core.work.Deadline;
+import keentally.core.work.Work;
+
+/**
+ * How well classes are told apart where nothing was learnt: of strokes, or blocks of a painted picture, that were held out as wholes.
+ *
+ * @param painted how many pixels of each class are painted
+ * @param examples how many of them were drawn to learn from
+ * @param byGroup groups of features, what is missed most first
+ * @param byFeature each feature, what is missed most first
+ * @param rounds how often something was held out
+ * @param wanted how often it would have been, had there been time
+ * @param block the side of a block, in pixels, where pictures were painted as wholes
+ */
+public record Scores(
+        List<ClassLabel> classes,
+        Confusion confusion,
+        List<Long> painted,
+        int examples,
+        List<Importance> byGroup,
+        List<Importance> byFeature,
+        int rounds,
+        int wanted,
+        int block) {
+    public Scores {
+        classes = List.copyOf(classes);
+        painted = List.copyOf(painted);
+        byGroup = List.copyOf(byGroup);
+        byFeature = List.copyOf(byFeature);
+    }
+
+    /** Learns as often as something is held out. @param set which features the examples have */
+    public static Scores of(
+            Lessons lessons, Examples examples, LearnerPlan plan, FeatureSet set, Work work, Deadline until) {
+        HeldOut held = HeldOut.of(examples, plan, work, until);
+        return new Scores(
+                lessons.classes(),
+                held.confusion(),
+                Arrays.stream(lessons.painted()).boxed().toList(),
+                examples.count(),
+                held.byGroup(set, 1, work),
+                held.byFeature(set, 1, work),
+                held.rounds(),
+                held.wanted(),
+                lessons.block());
+    }
+}

@@ -1,0 +1,205 @@
+package keentally.desk.training;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import javafx.geometry.HPos;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.TitledPane;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import keentally.core.classify.Confusion;
+import keentally.core.classify.HeldOut.Importance;
+import keentally.core.classify.Scores;
+import keentally.core.colour.Rgb;
+import keentally.core.words.Figures;
+import keentally.desk.look.Pieces;
+import keentally.desk.look.Prose;
+import keentally.desk.look.Texts;
+import keentally.desk.model.DeskFiles;
+
+/** Scores that can be believed: of what was held out, class by class; behind them which class became which, and what each group of features is for. */
+final class ScoreSection extends VBox {
+    private static final double BAR = 96;
+
+    private final TrainingModel model;
+    private final GridPane table = new GridPane();
+    private final GridPane confusion = new GridPane();
+    private final GridPane importance = new GridPane();
+    private final Label note = Prose.of("", "hint");
+    private final VBox all = new VBox(6);
+    private Optional<Scores> shown = Optional.empty();
+
+    ScoreSection(TrainingModel model, Consumer<DeskFiles.FileWriting> save) {
+        this.model = model;
+        table.setId("training-scores");
+        confusion.setId("training-confusion");
+        importance.setId("training-importance");
+        note.setId("training-score-note");
+        for (GridPane grid : List.of(table, confusion, importance)) {
+            grid.getStyleClass().add("training-grid");
+            grid.setHgap(9);
+            grid.setVgap(4);
+        }
+        TitledPane which = PlanSection.folded("training-which", "training.confusion", new VBox(confusion));
+        TitledPane by = PlanSection.folded("training-by", "training.importance", new VBox(6, importance));
+        all.getChildren()
+                .addAll(
+                        Pieces.head("training.scores"),
+                        table,
+                        note,
+                        which,
+                        by,
+                        Pieces.button(
+                                "training-save-scores",
+                                "training.save-scores",
+                                () -> model.scoreFiles().ifPresent(save)));
+        TrainingPane.shown(all, false);
+        getChildren().add(all);
+    }
+
+    void fill() {
+        Optional<Scores> now = model.news().get().learned().flatMap(Learned::scores);
+        TrainingPane.shown(all, now.isPresent());
+        if (now.isPresent() && !now.equals(shown)) {
+            fill(now.get());
+        }
+        shown = now;
+    }
+
+    private void fill(Scores scores) {
+        table.getChildren().clear();
+        Confusion counts = scores.confusion();
+        table.addRow(
+                0,
+                small("training.score.class"),
+                small("training.score.painted"),
+                small("training.score.precision"),
+                small("training.score.recall"),
+                small("training.score.f1"),
+                small("training.score.overlap"));
+        for (int c = 0; c < scores.classes().size(); c++) {
+            String id = "training-score-" + (c + 1);
+            HBox name = new HBox(
+                    6,
+                    swatch(scores.classes().get(c).colour()),
+                    new Label(scores.classes().get(c).name()));
+            GridPane.setHgrow(name, Priority.ALWAYS);
+            name.setMinWidth(0);
+            table.addRow(
+                    c + 1,
+                    name,
+                    Pieces.figure(
+                            id + "-painted", Figures.number(scores.painted().get(c))),
+                    right(id + "-precision", percent(counts.precision(c))),
+                    right(id + "-recall", percent(counts.recall(c))),
+                    right(id + "-f1", percent(counts.f1(c))),
+                    right(id + "-overlap", percent(counts.overlap(c))));
+        }
+        note.setText(told(scores));
+        fillConfusion(scores);
+        fillImportance(scores);
+    }
+
+    private static Label right(String id, String text) {
+        Label figure = Pieces.figure(id, text);
+        GridPane.setHalignment(figure, HPos.RIGHT);
+        return figure;
+    }
+
+    /** In per cent; a dash where nothing was held out. */
+    private static String percent(double part) {
+        return Double.isFinite(part) ? Figures.percent(100 * part) : "\u2013";
+    }
+
+    private static String told(Scores scores) {
+        List<String> unscored = IntStream.range(0, scores.classes().size())
+                .filter(c -> scores.confusion().examples(c) == 0)
+                .mapToObj(c -> scores.classes().get(c).name())
+                .toList();
+        String said = Texts.of("training.score.note");
+        if (!unscored.isEmpty()) {
+            said += " " + Texts.of("training.score.once", String.join(", ", unscored));
+        }
+        if (scores.rounds() < scores.wanted()) {
+            said += " "
+                    + Texts.of("training.score.cut", String.valueOf(scores.rounds()), String.valueOf(scores.wanted()));
+        }
+        return said;
+    }
+
+    private static Label small(String key) {
+        Label label = new Label(Texts.of(key));
+        label.getStyleClass().add("score-head");
+        GridPane.setHalignment(label, key.endsWith(".class") || key.endsWith(".is") ? HPos.LEFT : HPos.RIGHT);
+        label.setTooltip(new Tooltip(Texts.of(key + ".help")));
+        return label;
+    }
+
+    private static Node swatch(Rgb colour) {
+        Region swatch = new Region();
+        swatch.getStyleClass().add("swatch");
+        swatch.setStyle("-fx-background-color: " + colour);
+        return swatch;
+    }
+
+    private void fillConfusion(Scores scores) {
+        confusion.getChildren().clear();
+        confusion.add(small("training.confusion.is"), 0, 0);
+        for (int c = 0; c < scores.classes().size(); c++) {
+            Node called = swatch(scores.classes().get(c).colour());
+            Tooltip.install(
+                    called,
+                    new Tooltip(Texts.of(
+                            "training.confusion.called", scores.classes().get(c).name())));
+            confusion.add(called, c + 1, 0);
+            HBox is = new HBox(
+                    6,
+                    swatch(scores.classes().get(c).colour()),
+                    new Label(scores.classes().get(c).name()));
+            confusion.add(is, 0, c + 1);
+            for (int k = 0; k < scores.classes().size(); k++) {
+                confusion.add(
+                        right(
+                                "training-confusion-" + (c + 1) + "-" + (k + 1),
+                                Figures.number(scores.confusion().counts()[c][k])),
+                        k + 1,
+                        c + 1);
+            }
+        }
+    }
+
+    private void fillImportance(Scores scores) {
+        importance.getChildren().clear();
+        double most =
+                scores.byGroup().stream().mapToDouble(Importance::lost).max().orElse(0);
+        for (int i = 0; i < scores.byGroup().size(); i++) {
+            Importance one = scores.byGroup().get(i);
+            Region bar = new Region();
+            GridPane.setHgrow(bar, Priority.ALWAYS);
+            bar.getStyleClass().add("importance-bar");
+            bar.setMinWidth(most > 0 && one.lost() > 0 ? Math.max(1, BAR * one.lost() / most) : 0);
+            bar.setMaxWidth(bar.getMinWidth());
+            importance.addRow(
+                    i,
+                    new Label(Texts.of("training.features." + one.name())),
+                    bar,
+                    right("training-lost-" + one.name(), Figures.fixed(100 * one.lost(), 1)));
+        }
+        String single =
+                scores.byFeature().stream().limit(3).map(Importance::name).collect(Collectors.joining(", "));
+        importance.add(
+                Prose.of(Texts.of("training.importance.note", single), "hint"),
+                0,
+                scores.byGroup().size(),
+                3,
+                1);
+    }
+}
