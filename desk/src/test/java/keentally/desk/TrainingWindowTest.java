@@ -4,12 +4,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.awt.Color;
 import java.awt.Graphics2D;
+import java.awt.image.BufferedImage;
+import java.io.File;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Labeled;
 import javafx.scene.input.KeyCode;
+import javax.imageio.ImageIO;
 import keentally.core.classify.Classifier;
 import keentally.core.picture.PhaseMap;
 import keentally.core.setting.Reference;
@@ -29,7 +34,11 @@ class TrainingWindowTest {
 
     /** At the left stripes that run across, at the right stripes that run down, both on the same greys. */
     private static void weave(Graphics2D pen) {
-        Random chance = new Random(4);
+        weave(pen, 4);
+    }
+
+    private static void weave(Graphics2D pen, long seed) {
+        Random chance = new Random(seed);
         for (int y = 0; y < 300; y++) {
             for (int x = 0; x < 400; x++) {
                 int along = x < 200 ? y : x;
@@ -83,7 +92,7 @@ class TrainingWindowTest {
     }
 
     @Test
-    void twoTexturesOfOneGreyAreTaughtScoredAndUsedAtTheStation() {
+    void twoTexturesOfOneGreyAreTaughtScoredAndUsedAtTheStationAndOnAnotherSample() throws Exception {
         desk.click("classify-train");
         assertThat(desk.text("training-told")).contains("Name two classes");
         paint();
@@ -97,9 +106,58 @@ class TrainingWindowTest {
         assertThat(phases().names()).containsExactly("across", "down");
         assertThat(desk.texts("station-panel")).contains("across", "down");
         assertThat(desk.fieldText("reference-model")).isEqualTo("trained here");
-        desk.focusStage();
+        File other = folder.resolve("other.png").toFile();
+        BufferedImage picture = new BufferedImage(400, 300, BufferedImage.TYPE_BYTE_GRAY);
+        Graphics2D pen = picture.createGraphics();
+        weave(pen, 5);
+        pen.dispose();
+        ImageIO.write(picture, "png", other);
+        desk.open(other.toPath());
+        assertThat(right(phases()))
+                .as("on a sample that nothing was painted on")
+                .isGreaterThan(0.93);
+        desk.click("view-training");
+        desk.dragPicture(30, 150, 150, 150);
+        assertThat(desk.text("training-strokes-1")).as("on both samples").matches("[1-3] strokes?");
+        assertThat(desk.text("training-told")).startsWith("Learnt from ");
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
         desk.keys(KeyCode.CONTROL, KeyCode.Z);
         assertThat(model()).isEmpty();
+    }
+
+    @Test
+    void aClassPictureIsTakenInOnceItIsSaidWhichValueIsNothing() throws Exception {
+        BufferedImage classes = new BufferedImage(400, 300, BufferedImage.TYPE_BYTE_GRAY);
+        for (int y = 20; y < 280; y++) {
+            for (int x = 20; x < 380; x++) {
+                classes.getRaster().setSample(x, y, 0, x < 180 ? 1 : x > 220 ? 2 : 0);
+            }
+        }
+        File file = folder.resolve("classes.png").toFile();
+        ImageIO.write(classes, "png", file);
+        desk.click("view-training");
+        desk.readFrom(file.toPath());
+        desk.click("training-bring");
+        desk.settle();
+        desk.until("the class picture is asked about", () -> desk.asked().isPresent());
+        desk.answer(true);
+        assertThat(((Labeled) desk.asked().orElseThrow().lookup("#ask-complaint")).getText())
+                .contains("say which value means not painted");
+        desk.onFx(() -> {
+            ((ComboBox<?>) desk.asked().orElseThrow().lookup("#classes-unpainted"))
+                    .getSelectionModel()
+                    .select(1);
+            return null;
+        });
+        desk.fill("classes-name-1", "across");
+        desk.answer(true);
+        desk.quiet();
+        assertThat(desk.text("training-strokes-1")).isEqualTo("1 stroke");
+        assertThat(desk.text("training-score-1-painted")).isEqualTo("41,600");
+        assertThat(Double.parseDouble(desk.text("training-score-1-overlap")))
+                .as("of blocks held out")
+                .isGreaterThan(85);
     }
 
     private Optional<Reference> model() {
@@ -136,8 +194,9 @@ class TrainingWindowTest {
     }
 
     @Test
-    void learnersAreTriedSideBySideAndOneIsTaken() {
+    void whatWasLearntIsWrittenAndLearnersAreTriedSideBySide() throws Exception {
         paint();
+        written();
         desk.reach("training-try");
         desk.quiet();
         List<String> told = desk.onFx(() -> desk.trials().tiles().get().stream()
@@ -149,9 +208,7 @@ class TrainingWindowTest {
         assertThat(model().orElseThrow().held().orElseThrow()).contains("\"linear\"");
     }
 
-    @Test
-    void aModelIsWrittenAndScoresBesideIt() throws Exception {
-        paint();
+    private void written() throws Exception {
         Path model = folder.resolve("weave.model.json");
         desk.saveTo(model);
         desk.click("training-save");

@@ -6,13 +6,17 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import keentally.core.classify.TrainingPlan;
+import keentally.core.hand.ClassStrokes;
 import keentally.core.hand.HandWork;
 import keentally.core.hand.Marks;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
 import keentally.core.method.MethodStep;
 import keentally.core.quantity.Scale;
+import keentally.core.setting.Reference;
 import keentally.core.step.BringMaskStep;
+import keentally.core.step.ClassifyStep;
 import keentally.study.document.Calibration;
 import keentally.study.document.FieldOrigin;
 import keentally.study.document.ReportPlan;
@@ -21,6 +25,7 @@ import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
 import keentally.study.method.MethodFile;
+import keentally.study.method.ModelFile;
 
 /** The demo samples as a study. */
 public final class DemoStudy {
@@ -59,9 +64,18 @@ public final class DemoStudy {
             study = study.with(method, MethodFile.read(demo.method())).with(id, told);
             for (Map.Entry<String, HandWork> work : demo.hand().entrySet()) {
                 study = study.withHand(id, method, work.getKey(), Optional.of(work.getValue()));
+                if (work.getValue() instanceof ClassStrokes) {
+                    study = study.withTraining(method, work.getKey(), taught(study.method(method), work.getKey()));
+                }
             }
         }
         return beside(study, samples).with(report());
+    }
+
+    /** To learn the classes of the model that a step has. */
+    private static TrainingPlan taught(Method method, String stepId) throws FileFault {
+        Reference model = method.step(stepId).orElseThrow().values().get(ClassifyStep.MODEL);
+        return TrainingPlan.USUAL.with(ModelFile.read(Path.of(model.file())).classes());
     }
 
     private static ReportPlan report() {

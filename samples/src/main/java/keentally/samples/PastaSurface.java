@@ -1,5 +1,6 @@
 package keentally.samples;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -15,6 +16,9 @@ import keentally.core.classify.Lessons;
 import keentally.core.classify.Lessons.Lesson;
 import keentally.core.colour.Rgb;
 import keentally.core.filter.Gaussian;
+import keentally.core.geometry.Point;
+import keentally.core.hand.ClassStroke;
+import keentally.core.hand.ClassStrokes;
 import keentally.core.measure.Measure;
 import keentally.core.method.Method;
 import keentally.core.picture.Picture;
@@ -22,6 +26,7 @@ import keentally.core.picture.Plane8;
 import keentally.core.picture.PlaneF;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.Scale;
+import keentally.core.step.ClassifyStep;
 import keentally.core.work.Work;
 
 /**
@@ -67,7 +72,8 @@ final class PastaSurface {
         List<Truth.Share> shares = IntStream.range(0, NAMES.length)
                 .mapToObj(k -> new Truth.Share(NAMES[k], k, 100.0 * counts[k] / kinds.length))
                 .toList();
-        Plane8 strokes = strokes(kinds);
+        List<ClassStroke> laid = new ArrayList<>();
+        Plane8 strokes = strokes(kinds, laid);
         return new DemoSample(
                         "pasta-surface",
                         "Pasta surface",
@@ -75,7 +81,8 @@ final class PastaSurface {
                         new Scale(0.02, LengthUnit.MM),
                         List.of(),
                         new Truth(0, false, shares, List.of()),
-                        method())
+                        method(),
+                        Map.of(ClassifyStep.ID + "-1", new ClassStrokes(laid)))
                 .with(new Learning(
                         Map.of("pasta-surface-strokes.png", strokes, "pasta-surface-classes.png", plane(kinds)),
                         Map.of(MODEL, trained(picture, strokes, work))));
@@ -172,8 +179,8 @@ final class PastaSurface {
         return out;
     }
 
-    /** Straight strokes, each well inside its kind, as far from each other as a hand would put them. */
-    private static Plane8 strokes(byte[] kinds) {
+    /** Straight strokes, each well inside its kind, as far from each other as a hand would put them. @param strokes each of them is added to */
+    private static Plane8 strokes(byte[] kinds, List<ClassStroke> strokes) {
         byte[] painted = new byte[kinds.length];
         Arrays.fill(painted, (byte) UNPAINTED);
         Chance chance = new Chance(20261202);
@@ -183,7 +190,12 @@ final class PastaSurface {
                 double x = chance.between(0, WIDTH);
                 double y = chance.between(0, HEIGHT);
                 double angle = chance.between(0, Math.PI);
-                laid += lay(kind, kinds, painted, x, y, angle) ? 1 : 0;
+                if (lay(kind, kinds, painted, x, y, angle)) {
+                    laid++;
+                    Point end = new Point(
+                            x + STROKE_LENGTH * StrictMath.cos(angle), y + STROKE_LENGTH * StrictMath.sin(angle));
+                    strokes.add(new ClassStroke.Brush(List.of(new Point(x, y), end), STROKE_WIDTH, NAMES[kind]));
+                }
             }
         }
         return plane(painted);

@@ -13,7 +13,8 @@ import keentally.core.work.Work;
  * @param painted how many pixels of each class are painted
  * @param examples how many of them were drawn to learn from
  * @param byGroup groups of features, what is missed most first
- * @param byFeature each feature, what is missed most first
+ * @param held what was learnt from the rest, to be asked what each feature is for
+ * @param set which features these are
  * @param rounds how often something was held out
  * @param wanted how often it would have been, had there been time
  * @param block the side of a block, in pixels, where pictures were painted as wholes
@@ -24,7 +25,8 @@ public record Scores(
         List<Long> painted,
         int examples,
         List<Importance> byGroup,
-        List<Importance> byFeature,
+        HeldOut held,
+        FeatureSet set,
         int rounds,
         int wanted,
         int block) {
@@ -32,7 +34,11 @@ public record Scores(
         classes = List.copyOf(classes);
         painted = List.copyOf(painted);
         byGroup = List.copyOf(byGroup);
-        byFeature = List.copyOf(byFeature);
+    }
+
+    /** Each feature, what is missed most first; asked when it is wanted, since that takes as long as there are features. */
+    public List<Importance> byFeature(Work work) {
+        return held.byFeature(set, 1, work);
     }
 
     /** Learns as often as something is held out. @param set which features the examples have */
@@ -45,7 +51,8 @@ public record Scores(
                 Arrays.stream(lessons.painted()).boxed().toList(),
                 examples.count(),
                 held.byGroup(set, 1, work),
-                held.byFeature(set, 1, work),
+                held,
+                set,
                 held.rounds(),
                 held.wanted(),
                 lessons.block());

@@ -63,6 +63,17 @@ final class ClassRows extends VBox {
         rows.add(rubber, 0, classes.size());
         Label name = new Label(Texts.of("training.rub.name"));
         rows.add(name, 2, classes.size());
+        Button clear = Pieces.button("training-clear", "training.clear", () -> clear(actions));
+        clear.getStyleClass().add("small-button");
+        rows.add(clear, 3, classes.size(), 2, 1);
+    }
+
+    private void clear(TrainingActions actions) {
+        if (actions.here().list().isEmpty()) {
+            model.desk().say(Texts.of("training.clear.none"));
+        } else {
+            actions.clear();
+        }
     }
 
     private static ToggleButton key(String id, String help, String key, boolean down) {

@@ -3,7 +3,6 @@ package keentally.desk.training;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import javafx.geometry.HPos;
 import javafx.scene.Node;
@@ -28,11 +27,13 @@ import keentally.desk.model.DeskFiles;
 /** Scores that can be believed: of what was held out, class by class; behind them which class became which, and what each group of features is for. */
 final class ScoreSection extends VBox {
     private static final double BAR = 96;
+    private static final int MOST_FEATURES = 12;
 
     private final TrainingModel model;
     private final GridPane table = new GridPane();
     private final GridPane confusion = new GridPane();
     private final GridPane importance = new GridPane();
+    private final VBox each = new VBox(6);
     private final Label note = Prose.of("", "hint");
     private final VBox all = new VBox(6);
     private Optional<Scores> shown = Optional.empty();
@@ -49,7 +50,7 @@ final class ScoreSection extends VBox {
             grid.setVgap(4);
         }
         TitledPane which = PlanSection.folded("training-which", "training.confusion", new VBox(confusion));
-        TitledPane by = PlanSection.folded("training-by", "training.importance", new VBox(6, importance));
+        TitledPane by = PlanSection.folded("training-by", "training.importance", new VBox(6, importance, each));
         all.getChildren()
                 .addAll(
                         Pieces.head("training.scores"),
@@ -193,13 +194,31 @@ final class ScoreSection extends VBox {
                     bar,
                     right("training-lost-" + one.name(), Figures.fixed(100 * one.lost(), 1)));
         }
-        String single =
-                scores.byFeature().stream().limit(3).map(Importance::name).collect(Collectors.joining(", "));
-        importance.add(
-                Prose.of(Texts.of("training.importance.note", single), "hint"),
-                0,
-                scores.byGroup().size(),
-                3,
-                1);
+        each.getChildren()
+                .setAll(
+                        Prose.of(Texts.of("training.importance.note"), "hint"),
+                        Pieces.button(
+                                "training-each",
+                                "training.importance.each",
+                                () -> model.eachFeature(scores, this::showEach)));
+    }
+
+    private void showEach(List<Importance> features) {
+        GridPane grid = new GridPane();
+        grid.setId("training-each-list");
+        grid.getStyleClass().add("training-grid");
+        grid.setHgap(9);
+        grid.setVgap(2);
+        for (int i = 0; i < Math.min(MOST_FEATURES, features.size()); i++) {
+            Label name = new Label(features.get(i).name());
+            GridPane.setHgrow(name, Priority.ALWAYS);
+            grid.addRow(
+                    i,
+                    name,
+                    right(
+                            "training-each-" + i,
+                            Figures.fixed(100 * features.get(i).lost(), 1)));
+        }
+        each.getChildren().set(1, grid);
     }
 }

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
 import java.util.concurrent.Executor;
+import java.util.function.Consumer;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -24,6 +25,7 @@ import keentally.core.classify.FeatureGroup;
 import keentally.core.classify.FeatureRows;
 import keentally.core.classify.FeatureSet;
 import keentally.core.classify.ForestPlan;
+import keentally.core.classify.HeldOut.Importance;
 import keentally.core.classify.LinearModel;
 import keentally.core.classify.LinearPlan;
 import keentally.core.classify.Scores;
@@ -50,6 +52,7 @@ import keentally.core.view.PhaseInks;
 import keentally.core.view.PhasePaint;
 import keentally.core.view.Viewport;
 import keentally.core.words.Figures;
+import keentally.core.work.Cancel;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskFiles;
 import keentally.desk.model.DeskModel;
@@ -85,6 +88,7 @@ public final class TrainingModel {
     private final BrushWidth.Memory brush = new BrushWidth.Memory();
     private final ReadOnlyObjectWrapper<Map<FeatureGroup, Double>> costs = new ReadOnlyObjectWrapper<>(Map.of());
     private final Newest costing;
+    private final Newest importance;
     private int place = -1;
     private Optional<Course> course = Optional.empty();
     private Optional<Learned> last = Optional.empty();
@@ -98,6 +102,7 @@ public final class TrainingModel {
         this.stage = stage;
         this.ui = ui;
         this.costing = new Newest(desk, ui, Urgency.LATER);
+        this.importance = new Newest(desk, ui);
         this.tool = new ClassTool(brush::px, this::colour, this::pending, new ByMouse());
         desk.study().addListener(o -> follow());
         desk.sampleId().addListener(o -> follow());
@@ -279,7 +284,7 @@ public final class TrainingModel {
             of.set(step.map(s -> new TrainingActions(desk, s)));
             place = -1;
         }
-        if (of.get().isEmpty() || desk.open().get().isEmpty()) {
+        if (of.get().isEmpty() || desk.open().get().isEmpty() || desk.sample().isEmpty()) {
             stop();
             news.set(News.NONE);
             stage.taught().set(Optional.empty());
@@ -489,9 +494,20 @@ public final class TrainingModel {
         return news.get().learned().map(l -> file -> ModelFile.write(file, l.classifier(), provenance(l)));
     }
 
+    /** Works out what each single feature is for; told on the interface thread. */
+    void eachFeature(Scores scores, Consumer<List<Importance>> then) {
+        importance.ask(work -> {
+            List<Importance> found = scores.byFeature(work);
+            return () -> then.accept(found);
+        });
+    }
+
     /** What writes the scores as tables; nothing while there are none. */
     Optional<DeskFiles.FileWriting> scoreFiles() {
-        return news.get().learned().flatMap(Learned::scores).map(s -> file -> ScoreFiles.write(file, s));
+        return news.get()
+                .learned()
+                .flatMap(Learned::scores)
+                .map(s -> file -> ScoreFiles.write(file, s, desk.work(new Cancel())));
     }
 
     private String text(Learned learned) {

@@ -16,7 +16,6 @@ import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskFiles;
-import keentally.desk.model.TrainingActions;
 import keentally.desk.station.BrushWidth;
 
 /** What stands at the right while a station is taught: classes and brush, what was learnt, scores, how it learns; and at the foot what becomes of it. */
@@ -81,8 +80,7 @@ public final class TrainingPane extends VBox {
                         6,
                         6,
                         Pieces.button("training-next", "training.next", () -> model.goNext(1)),
-                        Pieces.button("training-bring", "training.bring", outside::bring),
-                        Pieces.button("training-clear", "training.clear", this::clear)),
+                        Pieces.button("training-bring", "training.bring", outside::bring)),
                 errors,
                 standing,
                 scores,
@@ -133,13 +131,6 @@ public final class TrainingPane extends VBox {
     static void shown(Region part, boolean seen) {
         part.setVisible(seen);
         part.setManaged(seen);
-    }
-
-    private void clear() {
-        model.of()
-                .get()
-                .filter(a -> !a.here().list().isEmpty())
-                .ifPresentOrElse(TrainingActions::clear, () -> model.desk().say(Texts.of("training.clear.none")));
     }
 
     private void fill() {

@@ -10,6 +10,7 @@ import java.util.stream.IntStream;
 import keentally.core.classify.Confusion;
 import keentally.core.classify.HeldOut.Importance;
 import keentally.core.classify.Scores;
+import keentally.core.work.Work;
 import keentally.study.file.FileFault;
 import keentally.study.file.Sheet;
 import keentally.study.file.WholeFile;
@@ -28,13 +29,13 @@ public final class ScoreFiles {
      * @param scores the file of the scores; the others end in {@code -confusion.csv} and {@code -importance.csv}
      * @return all of them
      */
-    public static List<Path> write(Path scores, Scores of) throws FileFault {
+    public static List<Path> write(Path scores, Scores of, Work work) throws FileFault {
         String name = scores.getFileName().toString();
         String bare = name.endsWith(CSV) ? name.substring(0, name.length() - CSV.length()) : name;
         Map<Path, String> files = new LinkedHashMap<>();
         files.put(scores, scores(of));
         files.put(scores.resolveSibling(bare + "-confusion.csv"), confusion(of));
-        files.put(scores.resolveSibling(bare + "-importance.csv"), importance(of));
+        files.put(scores.resolveSibling(bare + "-importance.csv"), importance(of, work));
         for (Path file : files.keySet()) {
             if (Files.exists(file) && !Files.exists(scores)) {
                 throw new FileFault(file + " is there already and belongs to no other scores; choose another name.");
@@ -80,10 +81,10 @@ public final class ScoreFiles {
                         .toList());
     }
 
-    private static String importance(Scores of) {
+    private static String importance(Scores of, Work work) {
         List<List<String>> rows = new ArrayList<>();
         of.byGroup().forEach(i -> rows.add(row("group", i)));
-        of.byFeature().forEach(i -> rows.add(row("feature", i)));
+        of.byFeature(work).forEach(i -> rows.add(row("feature", i)));
         return Sheet.whole(List.of("of", "name", "f1_lost"), rows);
     }
 
