@@ -30,6 +30,7 @@ import keentally.core.classify.Lessons.Lesson;
 import keentally.core.classify.LinearModel;
 import keentally.core.classify.LinearPlan;
 import keentally.core.picture.Picture;
+import keentally.core.quantity.Length;
 import keentally.core.quantity.Scale;
 import keentally.core.words.Figures;
 import keentally.core.work.Work;
@@ -117,6 +118,12 @@ final class TrainCommand implements Callable<Integer> {
 
     @Option(names = "--scale", paramLabel = "LENGTH", description = "Length of a pixel, such as \"0.85 um/px\".")
     private String scale;
+
+    @Option(
+            names = "--widest",
+            paramLabel = "LENGTH",
+            description = "How far the widest feature looks, such as \"16 px\" or \"160 um\"; the others go with it.")
+    private String widest;
 
     @Option(names = "--json", description = "The scores as JSON.")
     private boolean json;
@@ -213,7 +220,15 @@ final class TrainCommand implements Callable<Integer> {
         List<FeatureGroup> groups = features == null
                 ? Arrays.asList(FeatureGroup.values())
                 : features.stream().map(TrainCommand::group).toList();
-        return new FeatureSet(groups, picture.isColour(), 1);
+        FeatureSet usual = new FeatureSet(groups, picture.isColour(), 1);
+        if (widest == null) {
+            return usual;
+        }
+        if (usual.widest() == 0) {
+            throw new IllegalArgumentException("--widest means nothing where the value of a pixel is the only feature");
+        }
+        double px = Length.of(widest).px(Optional.ofNullable(scale).map(Scale::of));
+        return new FeatureSet(groups, picture.isColour(), px / usual.widest());
     }
 
     private static FeatureGroup group(String word) {

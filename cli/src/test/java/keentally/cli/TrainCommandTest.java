@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.SplittableRandom;
 import keentally.core.picture.Plane8;
+import keentally.study.method.ModelFile;
 import keentally.study.picture.PictureWriter;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
@@ -131,6 +132,17 @@ class TrainCommandTest {
                 .contains("\"converged\" : false", "\"importance\"", "\"confusion\"");
         assertThat(trained("--unpainted", "0", "--learner", "oracle"))
                 .contains("a learner is forest or linear, but not \"oracle\"");
+    }
+
+    @Test
+    void howFarItLooksIsSaidInRealUnits() throws Exception {
+        assertThat(trained("--unpainted", "0", "--widest", "20 um", "--scale", "5 um/px"))
+                .startsWith("0: ");
+        assertThat(ModelFile.read(model).features().widest()).isEqualTo(4);
+        assertThat(trained("--unpainted", "0", "--widest", "20 um"))
+                .startsWith("2: ")
+                .contains("scale");
+        assertThat(trained("--unpainted", "0", "--widest", "much")).startsWith("2: ");
     }
 
     @Test

@@ -39,7 +39,7 @@ import keentally.study.document.Thing;
  * internal error, and nothing may be said in the words of files. Windows that ask something are read and left.
  */
 final class ControlWalk implements AutoCloseable {
-    /** Open a window of the system, which no test can answer, or leave the study that is walked. */
+    /** Open a window of the system, which no test can answer, or leave the study or the view that is walked. */
     private static final Set<String> LEFT_ALONE = Set.of(
             "choose-reference",
             "station-remove",
@@ -49,6 +49,10 @@ final class ControlWalk implements AutoCloseable {
             "take-cut-outs",
             "tally-import",
             "bring-choose",
+            "classify-train",
+            "training-try",
+            "training-take",
+            "training-bring",
             "menu-bring",
             "menu-take-cut-outs",
             "menu-study-new",

@@ -76,6 +76,21 @@ class EveryViewTest {
     }
 
     @Test
+    void everythingThatTeachesAStation() throws Exception {
+        desk = DeskDriver.smallDemo(folder, "Pasta surface");
+        walk = new ControlWalk(desk);
+        desk.saveTo(folder.resolve("out.csv"));
+        desk.click("view-training");
+        for (String folded : List.of("training-how", "training-features", "training-which", "training-by")) {
+            if (desk.has(folded)) {
+                desk.reach(folded);
+            }
+        }
+        walk.over("training", "training-pane", EveryViewTest::nothing);
+        walked(40);
+    }
+
+    @Test
     void everySectionOfThePicture() throws Exception {
         desk = DeskDriver.demo(folder);
         walk = new ControlWalk(desk);

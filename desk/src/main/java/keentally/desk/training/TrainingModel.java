@@ -276,9 +276,8 @@ public final class TrainingModel {
             return;
         }
         Optional<String> step = station(desk);
-        boolean same =
-                of.get().filter(a -> !a.isStale()).map(TrainingActions::stepId).equals(step)
-                        && of.get().isPresent();
+        Optional<String> taught = of.get().filter(a -> !a.isStale()).map(TrainingActions::stepId);
+        boolean same = taught.equals(step) && of.get().isPresent() == step.isPresent();
         if (!same) {
             stop();
             of.set(step.map(s -> new TrainingActions(desk, s)));

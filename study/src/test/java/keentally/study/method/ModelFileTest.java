@@ -19,8 +19,11 @@ import keentally.core.classify.ForestPlan;
 import keentally.core.classify.LinearModel;
 import keentally.core.classify.LinearPlan;
 import keentally.core.colour.Rgb;
+import keentally.core.method.Method;
+import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.Scale;
 import keentally.core.setting.Reference;
+import keentally.core.step.ClassifyStep;
 import keentally.core.work.Work;
 import keentally.study.file.FileFault;
 import keentally.study.file.Sha256;
@@ -118,5 +121,32 @@ class ModelFileTest {
         assertThatThrownBy(() -> files.classifier(gone))
                 .hasMessageContaining("refers to the model")
                 .hasMessageContaining("missing");
+    }
+
+    @Test
+    void aModelIsHeldInsideAMethodWhereverThatGoes() throws Exception {
+        String text = ModelFile.text(classifier, Map.of("seed", 7));
+        Reference held = new Reference("trained here", Sha256.of(text), Optional.of(text));
+        Method method =
+                Method.empty("Held", LengthUnit.PX).then("classify").with("classify-1", ClassifyStep.MODEL, held);
+        Path written = folder.resolve("a/held.method.json");
+        Files.createDirectories(written.getParent());
+        MethodFile.write(written, method);
+        Path moved = Files.move(written, folder.resolve("held.method.json"));
+        Method read = MethodFile.read(moved);
+        assertThat(MethodFile.hash(read)).isEqualTo(MethodFile.hash(method));
+        Reference model = read.step("classify-1").orElseThrow().values().get(ClassifyStep.MODEL);
+        assertThat(model).isEqualTo(held);
+        assertThat(new ReferenceFiles().classifier(model).names()).containsExactly("dough", "air");
+        Reference beside = new Reference(file.toString(), Sha256.of(file));
+        assertThat(beside.sha256()).as("the same model, as a file").isEqualTo(held.sha256());
+        assertThat(MethodFile.hash(method.with("classify-1", ClassifyStep.MODEL, beside)))
+                .isEqualTo(MethodFile.hash(method));
+        Reference other = new Reference("trained here", "0".repeat(64), Optional.of(text));
+        assertThatThrownBy(() -> new ReferenceFiles().classifier(other))
+                .hasMessageContaining("is not what its SHA-256 says");
+        Reference torn = new Reference("trained here", Sha256.of("{"), Optional.of("{"));
+        assertThatThrownBy(() -> new ReferenceFiles().classifier(torn))
+                .hasMessageContaining("holds a model that cannot be used");
     }
 }

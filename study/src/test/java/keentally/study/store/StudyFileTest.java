@@ -17,18 +17,24 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.SplittableRandom;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicReference;
+import keentally.core.classify.FeatureGroup;
+import keentally.core.classify.LinearPlan;
+import keentally.core.classify.TrainingPlan;
 import keentally.core.colour.Rgb;
 import keentally.core.geometry.Ellipse;
 import keentally.core.geometry.Point;
 import keentally.core.geometry.Polygon;
 import keentally.core.geometry.Rectangle;
 import keentally.core.hand.Brought;
+import keentally.core.hand.ClassStroke;
+import keentally.core.hand.ClassStrokes;
 import keentally.core.hand.Correction;
 import keentally.core.hand.Corrections;
 import keentally.core.hand.Dab;
@@ -72,6 +78,7 @@ import keentally.study.document.Thing.PhasesThing;
 import keentally.study.document.Thing.ReportThing;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.document.Thing.SheetThing;
+import keentally.study.document.Thing.TrainingThing;
 import keentally.study.file.FileFault;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -167,6 +174,19 @@ class StudyFileTest {
                 new HandThing(new Brought(
                         LabelRuns.of(5, 2, new int[] {0, 1, 1, 70_000, 0, 2, 2, 0, 0, 1}), List.of(), "m.png")),
                 new HandThing(new Brought(LabelRuns.of(2, 1, new int[] {1, 2}), List.of("#102030", "b"), "")),
+                new HandThing(new ClassStrokes(List.of(
+                        new ClassStroke.Brush(List.of(new Point(1.5, 2), new Point(3, 4)), 7.5, "crust"),
+                        new ClassStroke.Brush(List.of(new Point(9, 9)), 3, ""),
+                        new ClassStroke.Painted(
+                                LabelRuns.of(3, 1, new int[] {0, 2, 1}), List.of("crust", "crumb"), "c.png")))),
+                new TrainingThing(TrainingPlan.USUAL
+                        .and("crust")
+                        .and("crumb")
+                        .by(List.of(FeatureGroup.GABOR, FeatureGroup.VALUE))
+                        .stretched(1.5)
+                        .within(OptionalInt.of(12))),
+                new TrainingThing(
+                        TrainingPlan.USUAL.by(new LinearPlan(0.25, 40)).from(500)),
                 new DeparturesThing(OWN),
                 new SheetThing("a · b", "x,y\r\n", "AAAA"),
                 new PhasesThing(Map.of(
@@ -176,6 +196,27 @@ class StudyFileTest {
                         PhaseNote.NONE.dense(Optional.of(0.1)))))) {
             assertThat(text.read(ThingText.kind(thing), text.write(thing))).isEqualTo(thing);
         }
+    }
+
+    @Test
+    void strokesAreWrittenAsWhatWasAddedAndGoWithTheirStep() {
+        ThingText text = new ThingText(folder);
+        ClassStrokes one = ClassStrokes.NONE.and(new ClassStroke.Brush(List.of(new Point(1, 1)), 4, "crust"));
+        ClassStrokes two = one.and(new ClassStroke.Brush(List.of(new Point(8, 8)), 4, "crumb"));
+        String added = text.write(new HandThing(two), new HandThing(one));
+        assertThat(added).contains("crumb").doesNotContain("crust");
+        assertThat(text.read("hand", added, new HandThing(one))).isEqualTo(new HandThing(two));
+        Method method = Study.empty().method(Study.FIRST_METHOD).then("classify");
+        Study study = Study.empty()
+                .with(Study.FIRST_METHOD, method)
+                .with("s1", rich("one"))
+                .withHand("s1", Study.FIRST_METHOD, "classify-1", Optional.of(two))
+                .withTraining(Study.FIRST_METHOD, "classify-1", TrainingPlan.USUAL.and("crust"));
+        study.checkWhole();
+        assertThat(study.training(Study.FIRST_METHOD, "classify-1").classes()).hasSize(1);
+        Study without = study.with(Study.FIRST_METHOD, method.remove("classify-1"));
+        assertThat(without.handFor(Study.FIRST_METHOD, "classify-1")).isEmpty();
+        assertThat(without.training(Study.FIRST_METHOD, "classify-1")).isEqualTo(TrainingPlan.USUAL);
     }
 
     @Test
