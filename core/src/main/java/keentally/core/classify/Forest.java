@@ -12,7 +12,8 @@ import keentally.core.work.Work;
  *
  * <p>Definition: each tree is grown on as many examples as there are, drawn with replacement, classes weighed so that each counts as much as any
  * other. At every decision √F of the F features, drawn anew, are looked at, and the edge between two bins ({@link Bins}) is taken that lowers
- * the Gini impurity most; of equals the feature that was drawn first and its lowest edge. A leaf says how its examples are shared out to the classes; the forest says the mean of
+ * the Gini impurity most; then, of all places midway between two values that lie in the bins at both sides of it, the one that does. Of equals the feature that was drawn first and its lowest place. Without the second
+ * look, examples that are alike leave a whole bin undecided between classes. A leaf says how its examples are shared out to the classes; the forest says the mean of
  * its trees' leaves, and the class with the greatest part, of equals the first.
  *
  * <p>Edge cases: examples that are all alike make one leaf; values beyond those of the examples go with the outermost. Cost: trees × depth × examples
@@ -24,6 +25,7 @@ import keentally.core.work.Work;
 public final class Forest implements Learnt {
     private static final int BLOCK = 4096;
     private static final int MOST_BINS = 256;
+    private static final int CLASS_BITS = 8;
     private static final int ABREAST = 8;
 
     /** What is gained less is lost in rounding. */
@@ -174,6 +176,7 @@ public final class Forest implements Learnt {
         private final int[] counts;
         private final long[] filled = new long[MOST_BINS / 64];
         private final double[] below;
+        private final long[] near;
         private final double[] none;
         private int[] feature = new int[64];
         private float[] edge = new float[64];
@@ -195,6 +198,7 @@ public final class Forest implements Learnt {
             this.tried = Math.max(1, (int) Math.round(Math.sqrt(examples.features().length)));
             this.weight = weights(examples);
             this.order = new int[examples.count()];
+            this.near = new long[examples.count()];
             for (int i = 0; i < order.length; i++) {
                 order[i] = chance.nextInt(order.length);
             }
@@ -251,7 +255,7 @@ public final class Forest implements Learnt {
             int middle = part(from, to, best);
             int followers = node(2);
             feature[node] = best.feature();
-            edge[node] = bins.edges()[best.feature()][best.bin()];
+            edge[node] = best.edge();
             left[node] = followers;
             grow(followers, from, middle, depth + 1);
             grow(followers + 1, middle, to, depth + 1);
@@ -274,8 +278,11 @@ public final class Forest implements Learnt {
             used += classes;
         }
 
-        /** @param gain how much the impurity falls */
-        private record Split(int feature, int bin, double gain) {}
+        /**
+         * @param edge what is at most that goes left
+         * @param gain how much the impurity falls
+         */
+        private record Split(int feature, float edge, double gain) {}
 
         /** The best edge of some features drawn anew; null where none parts the examples. */
         private Split split(int from, int to, double[] parts) {
@@ -303,7 +310,8 @@ public final class Forest implements Learnt {
                 counts[b * classes + (classOf[order[i]] & 0xff)]++;
                 filled[b >>> 6] |= 1L << b;
             }
-            Split best = bestEdge(f, parts, to - from);
+            int bin = bestEdge(parts, to - from);
+            Split best = bin < 0 ? null : bestPlace(f, bin, from, to, parts);
             for (int b = nextFilled(0); b >= 0; b = nextFilled(b + 1)) {
                 Arrays.fill(counts, b * classes, (b + 1) * classes, 0);
             }
@@ -322,10 +330,12 @@ public final class Forest implements Learnt {
             return -1;
         }
 
-        private Split bestEdge(int f, double[] parts, int all) {
+        /** The last bin that goes left; −1 where none is better than another. */
+        private int bestEdge(double[] parts, int all) {
             Arrays.fill(below, 0);
             int count = 0;
-            Split best = null;
+            int best = -1;
+            double most = 0;
             double whole = purity(parts, none);
             for (int b = nextFilled(0); b >= 0; b = nextFilled(b + 1)) {
                 for (int c = 0; c < classes; c++) {
@@ -336,11 +346,71 @@ public final class Forest implements Learnt {
                     continue;
                 }
                 double gain = purity(below, none) + purity(parts, below) - whole;
-                if (gain > LEAST_GAIN && (best == null || gain > best.gain() + LEAST_GAIN)) {
-                    best = new Split(f, b, gain);
+                if (gain > most + LEAST_GAIN) {
+                    best = b;
+                    most = gain;
                 }
             }
             return best;
+        }
+
+        /** Between two values of the bin and the next that holds any example here. */
+        private Split bestPlace(int f, int bin, int from, int to, double[] parts) {
+            int next = nextFilled(bin + 1);
+            byte[] of = bins.of()[f];
+            float[] values = examples.features()[f];
+            int found = 0;
+            for (int i = from; i < to; i++) {
+                int b = of[order[i]] & 0xff;
+                if (b == bin || b == next) {
+                    near[found] = ascending(values[order[i]]) << CLASS_BITS | classOf[order[i]] & 0xff;
+                    found++;
+                }
+            }
+            Arrays.sort(near, 0, found);
+            Arrays.fill(below, 0);
+            int count = 0;
+            for (int b = nextFilled(0); b < bin; b = nextFilled(b + 1)) {
+                for (int c = 0; c < classes; c++) {
+                    below[c] += counts[b * classes + c] * weight[c];
+                    count += counts[b * classes + c];
+                }
+            }
+            Split best = null;
+            double whole = purity(parts, none);
+            for (int i = 0; i + 1 < found; i++) {
+                int c = (int) (near[i] & (1 << CLASS_BITS) - 1);
+                below[c] += weight[c];
+                count++;
+                long value = near[i] >> CLASS_BITS;
+                if (value == near[i + 1] >> CLASS_BITS
+                        || count < plan.leastLeaf()
+                        || to - from - count < plan.leastLeaf()) {
+                    continue;
+                }
+                double gain = purity(below, none) + purity(parts, below) - whole;
+                if (gain > LEAST_GAIN && (best == null || gain > best.gain() + LEAST_GAIN)) {
+                    best = new Split(f, midway(number(value), number(near[i + 1] >> CLASS_BITS)), gain);
+                }
+            }
+            return best;
+        }
+
+        /** The lower one where no number lies between. */
+        private static float midway(float low, float high) {
+            float middle = low + (high - low) / 2;
+            return middle >= high ? low : middle;
+        }
+
+        /** A whole number for each number, in the same order. */
+        private static long ascending(float value) {
+            int bits = Float.floatToIntBits(value + 0f); // -0 is 0
+            return bits ^ bits >> 31 & Integer.MAX_VALUE;
+        }
+
+        private static float number(long ascending) {
+            int bits = (int) ascending;
+            return Float.intBitsToFloat(bits ^ bits >> 31 & Integer.MAX_VALUE);
         }
 
         /** Σ p² over Σ p of what is left without some: the sum of both sides is greatest where the Gini impurity is least. */
@@ -357,12 +427,12 @@ public final class Forest implements Learnt {
 
         /** Those that go left first; the order on either side stays. */
         private int part(int from, int to, Split split) {
-            byte[] of = bins.of()[split.feature()];
+            float[] values = examples.features()[split.feature()];
             int[] right = new int[to - from];
             int rights = 0;
             int at = from;
             for (int i = from; i < to; i++) {
-                if ((of[order[i]] & 0xff) <= split.bin()) {
+                if (values[order[i]] <= split.edge()) {
                     order[at] = order[i];
                     at++;
                 } else {

@@ -239,19 +239,21 @@ class ForestTest {
                     int f = features[with];
                     features[with] = features[k];
                     features[k] = f;
-                    for (float edge : edges[f]) {
-                        List<Integer> low = at(examples, drawn, f, edge, true);
-                        List<Integer> high = at(examples, drawn, f, edge, false);
-                        double gain = purity(parts(examples, weight, low))
-                                + purity(parts(examples, weight, high))
-                                - purity(parts);
-                        if (low.size() >= plan.leastLeaf()
-                                && high.size() >= plan.leastLeaf()
-                                && gain > bestGain + 1e-9) {
-                            bestFeature = f;
-                            bestEdge = edge;
-                            bestGain = gain;
-                        }
+                    float[] coarse = best(examples, plan, weight, drawn, f, edges[f], 0);
+                    if (coarse.length == 0) {
+                        continue;
+                    }
+                    float[] near = near(examples, drawn, f, coarse[0], edges[f]);
+                    float[] places = new float[near.length - 1];
+                    for (int i = 0; i < places.length; i++) {
+                        places[i] = near[i] + (near[i + 1] - near[i]) / 2;
+                    }
+                    float[] fine = best(examples, plan, weight, drawn, f, places, 0);
+                    double gain = fine.length == 0 ? 0 : gain(examples, weight, drawn, f, fine[0]);
+                    if (fine.length > 0 && gain > bestGain + 1e-9) {
+                        bestFeature = f;
+                        bestEdge = fine[0];
+                        bestGain = gain;
                     }
                 }
             }
@@ -277,6 +279,56 @@ class ForestTest {
                         depth + 1,
                         sums);
             }
+        }
+
+        /** The lowest of some edges that gains most; none where none gains anything. */
+        private static float[] best(
+                Examples examples,
+                ForestPlan plan,
+                double[] weight,
+                List<Integer> of,
+                int f,
+                float[] edges,
+                double least) {
+            float[] best = {};
+            double most = least;
+            for (float edge : edges) {
+                int low = at(examples, of, f, edge, true).size();
+                double gain = gain(examples, weight, of, f, edge);
+                if (low >= plan.leastLeaf() && of.size() - low >= plan.leastLeaf() && gain > most + 1e-9) {
+                    best = new float[] {edge};
+                    most = gain;
+                }
+            }
+            return best;
+        }
+
+        private static double gain(Examples examples, double[] weight, List<Integer> of, int f, float edge) {
+            return purity(parts(examples, weight, at(examples, of, f, edge, true)))
+                    + purity(parts(examples, weight, at(examples, of, f, edge, false)))
+                    - purity(parts(examples, weight, of));
+        }
+
+        /** The values of the examples in the bins at both sides of an edge, each once, ascending. */
+        private static float[] near(Examples examples, List<Integer> of, int f, float edge, float[] edges) {
+            double above = of.stream()
+                    .mapToDouble(i -> examples.features()[f][i])
+                    .filter(v -> v > edge)
+                    .min()
+                    .orElseThrow();
+            int low = Bins.bin(edges, edge);
+            int high = Bins.bin(edges, (float) above);
+            double[] values = of.stream()
+                    .mapToDouble(i -> examples.features()[f][i])
+                    .filter(v -> Bins.bin(edges, (float) v) == low || Bins.bin(edges, (float) v) == high)
+                    .sorted()
+                    .distinct()
+                    .toArray();
+            float[] near = new float[values.length];
+            for (int i = 0; i < near.length; i++) {
+                near[i] = (float) values[i];
+            }
+            return near;
         }
 
         private static List<Integer> at(Examples examples, List<Integer> of, int f, float edge, boolean low) {
