@@ -49,10 +49,6 @@ class ScreenshotTour {
             desk.click("cut-7");
             desk.keys(KeyCode.ESCAPE);
             desk.click("view-bench");
-            desk.show("s4", "grow-regions-1");
-            desk.click("overlay-fill");
-            desk.shoot(SHOTS.resolve("cells.png"));
-            desk.click("overlay-outlines");
             desk.show("s5", "hull-1");
             desk.focusStage();
             desk.keys(KeyCode.V);
@@ -75,6 +71,11 @@ class ScreenshotTour {
             desk.show("s13", "scribble-cut-1");
             desk.pointAt(700, 600);
             desk.shoot(SHOTS.resolve("scribble-cut.png"));
+            desk.show("s14", "classify-1");
+            desk.click("view-training");
+            desk.quiet();
+            desk.shoot(SHOTS.resolve("training.png"));
+            desk.click("view-bench");
             refined(desk);
         }
         try (DeskDriver desk = DeskDriver.proving(home.resolve("proving"))) {

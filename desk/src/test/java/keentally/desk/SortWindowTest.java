@@ -69,6 +69,15 @@ class SortWindowTest {
         desk.fire("sort-least");
         assertThat(desk.onFx(() -> desk.model().selection().get())).hasSize(1);
         assertThat(desk.text("message")).startsWith("Taken for ").endsWith("% of the trees.");
+        desk.click("view-objects");
+        desk.click("together-line-up");
+        desk.click("line-up-doubtful");
+        desk.settleBeside();
+        assertThat(desk.text("line-up-says"))
+                .contains("taken for b")
+                .contains(" %")
+                .contains("1 of 12");
+        desk.click("view-bench");
         desk.click("remove-example-3");
         desk.click("remove-example-2");
         assertThat(sorted()).containsEntry("bar", 2);

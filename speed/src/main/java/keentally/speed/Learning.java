@@ -28,7 +28,8 @@ import org.openjdk.jmh.annotations.State;
 public class Learning extends TwoThreads {
     private static final int EXAMPLES = 50_000;
     private static final int ASKED = 1_200_000;
-    private static final int ROWS = 128;
+    private static final int COLUMNS = 960;
+    private static final int ROWS = 160;
     private static final FeatureSet SET = new FeatureSet(Arrays.asList(FeatureGroup.values()), false, 1);
 
     private Picture picture;
@@ -66,13 +67,17 @@ public class Learning extends TwoThreads {
         return numbers;
     }
 
-    /** Band by band; a sum of each, so that nothing is left out. */
+    /** Tile by tile, as a station works; a sum of each, so that nothing is left out. */
     @Benchmark
     public List<Float> features() {
         FeatureRows rows = FeatureRows.of(SET, picture, picture).orElseThrow();
-        return work.map((Drawn.HEIGHT + ROWS - 1) / ROWS, s -> {
+        int across = (Drawn.WIDTH + COLUMNS - 1) / COLUMNS;
+        return work.map(across * ((Drawn.HEIGHT + ROWS - 1) / ROWS), t -> {
+            int left = t % across * COLUMNS;
+            int top = t / across * ROWS;
             float sum = 0;
-            for (float[] feature : rows.read(s * ROWS, Math.min(Drawn.HEIGHT, (s + 1) * ROWS))) {
+            for (float[] feature :
+                    rows.read(left, Math.min(Drawn.WIDTH, left + COLUMNS), top, Math.min(Drawn.HEIGHT, top + ROWS))) {
                 sum += feature[0];
             }
             return sum;

@@ -45,6 +45,7 @@ public final class FeatureGrid {
         return stretches.length;
     }
 
+    /** Whether a stretch was worked out. */
     public boolean isRead(int stretch) {
         return stretches[stretch] != null;
     }

@@ -12,7 +12,7 @@ import keentally.core.work.Work;
  *
  * <p>Definition: each tree is grown on as many examples as there are, drawn with replacement, classes weighed so that each counts as much as any
  * other. At every decision √F of the F features, drawn anew, are looked at, and the edge between two bins ({@link Bins}) is taken that lowers
- * the Gini impurity most; then, of all places midway between two values that lie in the bins at both sides of it, the one that does. Of equals the feature that was drawn first and its lowest place. Without the second
+ * the Gini impurity most, of all those features; then, of all places midway between two values that lie in the bins at both sides of it, the one that does. Of equals the feature that was drawn first and its lowest place. Without the second
  * look, examples that are alike leave a whole bin undecided between classes. A leaf says how its examples are shared out to the classes; the forest says the mean of
  * its trees' leaves, and the class with the greatest part, of equals the first.
  *
@@ -23,7 +23,8 @@ import keentally.core.work.Work;
  * <p>Source: L. Breiman (2001), Random forests, Machine Learning 45, 5–32.
  */
 public final class Forest implements Learnt {
-    private static final int BLOCK = 4096;
+    private static final int BLOCK = 2048;
+    private static final int MOST_FEATURES = 128;
     private static final int MOST_BINS = 256;
     private static final int CLASS_BITS = 8;
     private static final int ABREAST = 8;
@@ -38,6 +39,9 @@ public final class Forest implements Learnt {
 
     /** @param features how many it asks about */
     public Forest(int classes, int features, List<Tree> trees) {
+        if (features > MOST_FEATURES) {
+            throw new IllegalArgumentException("a forest asks about at most 128 features, but not about " + features);
+        }
         this.classes = classes;
         this.features = features;
         this.trees = List.copyOf(trees);
@@ -55,54 +59,88 @@ public final class Forest implements Learnt {
     public record Tree(int[] feature, float[] edge, int[] left, float[] shares) {}
 
     /**
-     * A tree laid out to be asked quickly: all of a node beside each other, and leaves that lead to themselves, so that several pixels go down
-     * abreast.
+     * A tree laid out to be asked quickly: a node is one number, and leaves lead to themselves, so that several pixels go down abreast. Values are whole numbers in the order of
+     * what they stand for, so that which way to go is a difference's sign: of a comparison the machine would have to guess the outcome.
      *
-     * @param nodes for each its feature, the bits of its edge, its left follower, and where its shares begin
+     * @param nodes the edge above, below the feature and the left follower
+     * @param shares where the shares of a leaf begin
      * @param depth decisions on the longest way
      */
-    private record Ways(int[] nodes, int depth) {
-        private static final int FIELDS = 4;
+    private record Ways(long[] nodes, int[] shares, int depth) {
+        private static final int FOLLOWER_BITS = 24;
+        private static final int FOLLOWER = (1 << FOLLOWER_BITS) - 1;
 
         static Ways of(Tree tree) {
             int count = tree.feature().length;
-            int[] nodes = new int[count * FIELDS];
+            long[] nodes = new long[count];
+            int[] shares = new int[count];
             int[] depth = new int[count];
             int deepest = 0;
             for (int n = 0; n < count; n++) { // followers stand behind their decision
                 boolean leaf = tree.feature()[n] < 0;
-                nodes[n * FIELDS] = Math.max(0, tree.feature()[n]);
-                nodes[n * FIELDS + 1] = Float.floatToRawIntBits(leaf ? Float.POSITIVE_INFINITY : tree.edge()[n]);
-                nodes[n * FIELDS + 2] = (leaf ? n : tree.left()[n]) * FIELDS;
-                nodes[n * FIELDS + 3] = leaf ? tree.left()[n] : 0;
+                long edge = leaf ? Integer.MAX_VALUE : ascending(tree.edge()[n]);
+                int way = leaf ? n : tree.feature()[n] << FOLLOWER_BITS | tree.left()[n];
+                nodes[n] = edge << Integer.SIZE | Integer.toUnsignedLong(way);
+                shares[n] = leaf ? tree.left()[n] : 0;
                 deepest = Math.max(deepest, depth[n]);
                 if (!leaf) {
                     depth[tree.left()[n]] = depth[n] + 1;
                     depth[tree.left()[n] + 1] = depth[n] + 1;
                 }
             }
-            return new Ways(nodes, deepest);
+            return new Ways(nodes, shares, deepest);
         }
 
-        /** For pixels [from, to), where the shares of their leaves begin. */
-        void leaves(float[][] values, int from, int to, int[] into) {
-            int[] at = new int[ABREAST];
-            for (int i = from; i < to; i += ABREAST) {
-                int many = Math.min(ABREAST, to - i);
-                Arrays.fill(at, 0);
-                for (int level = 0; level < depth; level++) {
-                    for (int k = 0; k < many; k++) {
-                        int node = at[k];
-                        float value = values[nodes[node]][i + k];
-                        int right = value > Float.intBitsToFloat(nodes[node + 1]) ? FIELDS : 0;
-                        at[k] = nodes[node + 2] + right;
-                    }
+        /** For so many pixels, whose features stand beside each other, where the shares of their leaves begin; there is room for a multiple of eight. */
+        void leaves(int[] rows, int features, int count, int[] into) {
+            for (int i = 0; i < count; i += ABREAST) {
+                int first = i * features;
+                int a = 0;
+                int b = 0;
+                int c = 0;
+                int d = 0;
+                int e = 0;
+                int f = 0;
+                int g = 0;
+                int h = 0;
+                for (int level = 0;
+                        level < depth;
+                        level++) { // by name: a list of eight would be read and written at every step
+                    a = next(nodes[a], rows, first);
+                    b = next(nodes[b], rows, first + features);
+                    c = next(nodes[c], rows, first + 2 * features);
+                    d = next(nodes[d], rows, first + 3 * features);
+                    e = next(nodes[e], rows, first + 4 * features);
+                    f = next(nodes[f], rows, first + 5 * features);
+                    g = next(nodes[g], rows, first + 6 * features);
+                    h = next(nodes[h], rows, first + 7 * features);
                 }
-                for (int k = 0; k < many; k++) {
-                    into[i - from + k] = nodes[at[k] + 3];
-                }
+                into[i] = shares[a];
+                into[i + 1] = shares[b];
+                into[i + 2] = shares[c];
+                into[i + 3] = shares[d];
+                into[i + 4] = shares[e];
+                into[i + 5] = shares[f];
+                into[i + 6] = shares[g];
+                into[i + 7] = shares[h];
             }
         }
+
+        private static int next(long node, int[] rows, int pixel) {
+            int way = (int) node;
+            int value = rows[pixel + (way >>> FOLLOWER_BITS)];
+            return (way & FOLLOWER) + (int) (((node >> Integer.SIZE) - value) >>> (Long.SIZE - 1));
+        }
+    }
+
+    /** A whole number for each number, in the same order; what is no number comes first. */
+    private static int ascending(float value) {
+        int bits = Float.floatToIntBits(value + 0f); // -0 is 0
+        return value != value ? Integer.MIN_VALUE : bits ^ bits >> (Integer.SIZE - 1) & Integer.MAX_VALUE;
+    }
+
+    private static float number(int ascending) {
+        return Float.intBitsToFloat(ascending ^ ascending >> (Integer.SIZE - 1) & Integer.MAX_VALUE);
     }
 
     public List<Tree> trees() {
@@ -142,15 +180,22 @@ public final class Forest implements Learnt {
     public float[] probabilities(float[][] values, int count) {
         float[] sums = new float[count * classes];
         int[] leaves = new int[BLOCK];
+        int[] rows = new int[BLOCK * features];
         for (int from = 0; from < count; from += BLOCK) { // a block's values stay near while all trees ask about them
-            int to = Math.min(count, from + BLOCK);
+            int many = Math.min(BLOCK, count - from);
+            for (int f = 0; f < features; f++) {
+                for (int i = 0; i < many; i++) {
+                    rows[i * features + f] = ascending(values[f][from + i]);
+                }
+            }
             for (int t = 0; t < trees.size(); t++) {
-                ways.get(t).leaves(values, from, to, leaves);
+                ways.get(t).leaves(rows, features, many, leaves);
                 float[] shares = trees.get(t).shares();
-                for (int i = from; i < to; i++) {
-                    int leaf = leaves[i - from];
+                for (int i = 0; i < many; i++) {
+                    int leaf = leaves[i];
+                    int sum = (from + i) * classes;
                     for (int c = 0; c < classes; c++) {
-                        sums[i * classes + c] += shares[leaf + c];
+                        sums[sum + c] += shares[leaf + c];
                     }
                 }
             }
@@ -286,21 +331,30 @@ public final class Forest implements Learnt {
 
         /** The best edge of some features drawn anew; null where none parts the examples. */
         private Split split(int from, int to, double[] parts) {
-            Split best = null;
+            Parting best = null;
             for (int t = 0; t < tried; t++) {
                 int with = t + chance.nextInt(drawn.length - t);
                 int f = drawn[with];
                 drawn[with] = drawn[t];
                 drawn[t] = f;
-                Split found = split(f, from, to, parts);
+                Parting found = parting(f, from, to, parts);
                 if (found != null && (best == null || found.gain() > best.gain() + LEAST_GAIN)) {
                     best = found;
                 }
             }
-            return best;
+            return best == null ? null : bestPlace(best, from, to, parts);
         }
 
-        private Split split(int f, int from, int to, double[] parts) {
+        /**
+         * An edge between two bins.
+         *
+         * @param bin the last that goes left
+         * @param next the first that goes right and holds any example here
+         * @param gain how much the impurity falls
+         */
+        private record Parting(int feature, int bin, int next, double gain) {}
+
+        private Parting parting(int f, int from, int to, double[] parts) {
             if (bins.edges()[f].length == 0) {
                 return null;
             }
@@ -310,8 +364,7 @@ public final class Forest implements Learnt {
                 counts[b * classes + (classOf[order[i]] & 0xff)]++;
                 filled[b >>> 6] |= 1L << b;
             }
-            int bin = bestEdge(parts, to - from);
-            Split best = bin < 0 ? null : bestPlace(f, bin, from, to, parts);
+            Parting best = bestEdge(f, parts, to - from);
             for (int b = nextFilled(0); b >= 0; b = nextFilled(b + 1)) {
                 Arrays.fill(counts, b * classes, (b + 1) * classes, 0);
             }
@@ -330,12 +383,10 @@ public final class Forest implements Learnt {
             return -1;
         }
 
-        /** The last bin that goes left; −1 where none is better than another. */
-        private int bestEdge(double[] parts, int all) {
+        private Parting bestEdge(int f, double[] parts, int all) {
             Arrays.fill(below, 0);
             int count = 0;
-            int best = -1;
-            double most = 0;
+            Parting best = null;
             double whole = purity(parts, none);
             for (int b = nextFilled(0); b >= 0; b = nextFilled(b + 1)) {
                 for (int c = 0; c < classes; c++) {
@@ -346,36 +397,31 @@ public final class Forest implements Learnt {
                     continue;
                 }
                 double gain = purity(below, none) + purity(parts, below) - whole;
-                if (gain > most + LEAST_GAIN) {
-                    best = b;
-                    most = gain;
+                if (gain > LEAST_GAIN && (best == null || gain > best.gain() + LEAST_GAIN)) {
+                    best = new Parting(f, b, nextFilled(b + 1), gain);
                 }
             }
             return best;
         }
 
-        /** Between two values of the bin and the next that holds any example here. */
-        private Split bestPlace(int f, int bin, int from, int to, double[] parts) {
-            int next = nextFilled(bin + 1);
-            byte[] of = bins.of()[f];
-            float[] values = examples.features()[f];
+        /** Between two values of the bins at both sides of an edge. */
+        private Split bestPlace(Parting edge, int from, int to, double[] parts) {
+            byte[] of = bins.of()[edge.feature()];
+            float[] values = examples.features()[edge.feature()];
+            Arrays.fill(below, 0);
+            int count = 0;
             int found = 0;
             for (int i = from; i < to; i++) {
                 int b = of[order[i]] & 0xff;
-                if (b == bin || b == next) {
-                    near[found] = ascending(values[order[i]]) << CLASS_BITS | classOf[order[i]] & 0xff;
+                if (b < edge.bin()) {
+                    below[classOf[order[i]] & 0xff] += weight[classOf[order[i]] & 0xff];
+                    count++;
+                } else if (b <= edge.next()) {
+                    near[found] = (long) ascending(values[order[i]]) << CLASS_BITS | classOf[order[i]] & 0xff;
                     found++;
                 }
             }
             Arrays.sort(near, 0, found);
-            Arrays.fill(below, 0);
-            int count = 0;
-            for (int b = nextFilled(0); b < bin; b = nextFilled(b + 1)) {
-                for (int c = 0; c < classes; c++) {
-                    below[c] += counts[b * classes + c] * weight[c];
-                    count += counts[b * classes + c];
-                }
-            }
             Split best = null;
             double whole = purity(parts, none);
             for (int i = 0; i + 1 < found; i++) {
@@ -390,7 +436,10 @@ public final class Forest implements Learnt {
                 }
                 double gain = purity(below, none) + purity(parts, below) - whole;
                 if (gain > LEAST_GAIN && (best == null || gain > best.gain() + LEAST_GAIN)) {
-                    best = new Split(f, midway(number(value), number(near[i + 1] >> CLASS_BITS)), gain);
+                    best = new Split(
+                            edge.feature(),
+                            midway(number((int) value), number((int) (near[i + 1] >> CLASS_BITS))),
+                            gain);
                 }
             }
             return best;
@@ -400,17 +449,6 @@ public final class Forest implements Learnt {
         private static float midway(float low, float high) {
             float middle = low + (high - low) / 2;
             return middle >= high ? low : middle;
-        }
-
-        /** A whole number for each number, in the same order. */
-        private static long ascending(float value) {
-            int bits = Float.floatToIntBits(value + 0f); // -0 is 0
-            return bits ^ bits >> 31 & Integer.MAX_VALUE;
-        }
-
-        private static float number(long ascending) {
-            int bits = (int) ascending;
-            return Float.intBitsToFloat(bits ^ bits >> 31 & Integer.MAX_VALUE);
         }
 
         /** Σ p² over Σ p of what is left without some: the sum of both sides is greatest where the Gini impurity is least. */

@@ -23,16 +23,26 @@ record Tile(int width, int height, float[] values) {
         return convolved(bell.weights(), bell.weights());
     }
 
-    /** Four weights at a time, so that sums stay near. */
+    /**
+     * Each row's values are first laid beside each other as they are shifted: only where all that is summed stands at one index, and nothing that is written could be what is read,
+     * are several worked out at once.
+     */
     Tile across(float[] weights) {
         int reach = weights.length / 2;
+        int length = width - 2 * reach;
         Tile out = empty(width, height);
-        for (int y = 0; y < height; y++) {
-            int from = y * width + reach;
-            int to = (y + 1) * width - reach;
-            for (int k = 0; k < weights.length; k += TAPS) {
-                add(out.values, from, to, weights, k, k - reach, 1);
-            }
+        float[][] shifted = new float[TAPS][Math.max(0, length)];
+        for (int y = 0; y < height && length > 0; y++) {
+            float[] sum = new float[length];
+            int from = y * width;
+            sum(
+                    weights,
+                    k -> {
+                        System.arraycopy(values, from + k, shifted[k % TAPS], 0, length);
+                        return shifted[k % TAPS];
+                    },
+                    sum);
+            System.arraycopy(sum, 0, out.values, from + reach, length);
         }
         return out;
     }
@@ -40,37 +50,56 @@ record Tile(int width, int height, float[] values) {
     Tile down(float[] weights) {
         int reach = weights.length / 2;
         Tile out = empty(width, height);
+        float[][] rows = rows();
         for (int y = reach; y < height - reach; y++) {
-            for (int k = 0; k < weights.length; k += TAPS) {
-                add(out.values, y * width, (y + 1) * width, weights, k, k - reach, width);
-            }
+            float[] sum = new float[width];
+            int first = y - reach;
+            sum(weights, k -> rows[first + k], sum);
+            System.arraycopy(sum, 0, out.values, y * width, width);
         }
         return out;
     }
 
-    /** Adds what lies {@code away} steps and more from each place, weighed. */
-    private void add(float[] out, int from, int to, float[] weights, int k, int away, int step) {
-        float[] in = values;
-        int first = away * step;
-        float a = weights[k];
-        if (k + TAPS > weights.length) {
-            for (int left = k; left < weights.length; left++) {
-                float weight = weights[left];
-                int shift = first + (left - k) * step;
-                for (int i = from; i < to; i++) {
-                    out[i] += weight * in[i + shift];
-                }
-            }
-            return;
+    /** A copy, row by row. */
+    private float[][] rows() {
+        float[][] rows = new float[height][width];
+        for (int y = 0; y < height; y++) {
+            System.arraycopy(values, y * width, rows[y], 0, width);
         }
-        float b = weights[k + 1];
-        float c = weights[k + 2];
-        float d = weights[k + 3];
-        int second = first + step;
-        int third = second + step;
-        int fourth = third + step;
-        for (int i = from; i < to; i++) {
-            out[i] += a * in[i + first] + b * in[i + second] + c * in[i + third] + d * in[i + fourth];
+        return rows;
+    }
+
+    /** What a weight is for. */
+    private interface Line {
+        float[] at(int k);
+    }
+
+    /** Four weights at a time, so that sums stay near. */
+    private static void sum(float[] weights, Line lines, float[] sum) {
+        int k = 0;
+        for (; k + TAPS <= weights.length; k += TAPS) {
+            add(sum, lines.at(k), lines.at(k + 1), lines.at(k + 2), lines.at(k + 3), new float[] {
+                weights[k], weights[k + 1], weights[k + 2], weights[k + 3]
+            });
+        }
+        for (; k < weights.length; k++) {
+            add(sum, lines.at(k), weights[k]);
+        }
+    }
+
+    private static void add(float[] sum, float[] p, float[] q, float[] r, float[] s, float[] weights) {
+        float a = weights[0];
+        float b = weights[1];
+        float c = weights[2];
+        float d = weights[3];
+        for (int i = 0; i < sum.length; i++) {
+            sum[i] += a * p[i] + b * q[i] + c * r[i] + d * s[i];
+        }
+    }
+
+    private static void add(float[] sum, float[] p, float weight) {
+        for (int i = 0; i < sum.length; i++) {
+            sum[i] += weight * p[i];
         }
     }
 
@@ -109,26 +138,38 @@ record Tile(int width, int height, float[] values) {
 
     /** Least or greatest in squares of a half side. */
     Tile extreme(int half, boolean greatest) {
-        return extreme(half, greatest, 1).extreme(half, greatest, width);
-    }
-
-    private Tile extreme(int half, boolean greatest, int step) {
         Tile out = empty(width, height);
-        int margin = half * step;
-        float[] to = out.values;
-        System.arraycopy(values, 0, to, 0, to.length);
-        for (int k = -half; k <= half; k++) {
-            int shift = k * step;
-            if (greatest) {
-                for (int i = margin; i < to.length - margin; i++) {
-                    to[i] = Math.max(to[i], values[i + shift]);
-                }
-            } else {
-                for (int i = margin; i < to.length - margin; i++) {
-                    to[i] = Math.min(to[i], values[i + shift]);
-                }
+        int length = width - 2 * half;
+        float[][] rows = rows();
+        float[] shifted = new float[Math.max(0, length)];
+        for (int y = 0; y < height && length > 0; y++) {
+            float[] most = new float[length];
+            System.arraycopy(values, y * width, most, 0, length);
+            for (int k = 1; k <= 2 * half; k++) {
+                System.arraycopy(values, y * width + k, shifted, 0, length);
+                take(most, shifted, greatest);
             }
+            System.arraycopy(most, 0, rows[y], half, length);
+        }
+        for (int y = half; y < height - half; y++) {
+            float[] most = rows[y - half].clone();
+            for (int k = 1 - half; k <= half; k++) {
+                take(most, rows[y + k], greatest);
+            }
+            System.arraycopy(most, 0, out.values, y * width, width);
         }
         return out;
+    }
+
+    private static void take(float[] most, float[] other, boolean greatest) {
+        if (greatest) {
+            for (int i = 0; i < most.length; i++) {
+                most[i] = Math.max(most[i], other[i]);
+            }
+        } else {
+            for (int i = 0; i < most.length; i++) {
+                most[i] = Math.min(most[i], other[i]);
+            }
+        }
     }
 }

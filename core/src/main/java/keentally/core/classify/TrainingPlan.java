@@ -57,6 +57,7 @@ public record TrainingPlan(
         return new FeatureSet(groups, colour, stretch);
     }
 
+    /** A class by its name; empty where there is none. */
     public Optional<ClassLabel> find(String name) {
         return classes.stream().filter(c -> c.name().equals(name)).findFirst();
     }

@@ -362,10 +362,10 @@ public final class Correcting {
                 .sorted(Comparator.comparingInt(i -> reading ? 0 : left.get(i).rank))
                 .mapToInt(i -> i)
                 .toArray();
-        Map<Integer, String> kinds = new HashMap<>();
+        Map<Integer, ObjectSet.Kind> kinds = new HashMap<>();
         for (int i = 0; i < touched.length; i++) {
             if (!left.get(i).kind.isEmpty()) {
-                kinds.put(i, left.get(i).kind);
+                kinds.put(i, new ObjectSet.Kind(left.get(i).kind, 1));
             }
         }
         return new Outcome(ObjectSet.of(builder.regions(), fates, order).sorted(kinds), List.copyOf(fits), touched);

@@ -25,9 +25,17 @@ public final class ObjectSet implements HoldsBuffers {
     private final int[] order;
 
     /** The classes that regions were given, by region; most have none. */
-    private final Map<Integer, String> classes;
+    private final Map<Integer, Kind> classes;
 
-    private ObjectSet(Regions regions, List<String> stations, int[] fate, int[] order, Map<Integer, String> classes) {
+    /**
+     * What a region was sorted as.
+     *
+     * @param name of its class
+     * @param certainty from 0 to 1; 1 where somebody said so
+     */
+    public record Kind(String name, double certainty) {}
+
+    private ObjectSet(Regions regions, List<String> stations, int[] fate, int[] order, Map<Integer, Kind> classes) {
         this.classes = Map.copyOf(classes);
         this.regions = regions;
         this.stations = List.copyOf(stations);
@@ -80,14 +88,21 @@ public final class ObjectSet implements HoldsBuffers {
                 regions, Stream.concat(stations.stream(), Stream.of(station)).toList(), changed, order, classes);
     }
 
-    /** The same objects, sorted into classes. @param names by region; regions without one have no class */
-    public ObjectSet sorted(Map<Integer, String> names) {
-        return new ObjectSet(regions, stations, fate, order, names);
+    /** The same objects, sorted into classes. @param kinds by region; regions without one have no class */
+    public ObjectSet sorted(Map<Integer, Kind> kinds) {
+        return new ObjectSet(regions, stations, fate, order, kinds);
     }
 
     /** The class that a region was given; empty for none. */
     public String classOf(int region) {
-        return classes.getOrDefault(region, "");
+        Kind kind = classes.get(region);
+        return kind == null ? "" : kind.name();
+    }
+
+    /** How certain that is, from 0 to 1; not-a-number where it has no class. */
+    public double certaintyOf(int region) {
+        Kind kind = classes.get(region);
+        return kind == null ? Double.NaN : kind.certainty();
     }
 
     /** Whether any region was given a class. */

@@ -10,6 +10,7 @@ import java.util.Optional;
  * @param held its text, where that is kept inside the method and lies nowhere else
  */
 public record Reference(String file, String sha256, Optional<String> held) {
+    /** In a file. */
     public Reference(String file, String sha256) {
         this(file, sha256, Optional.empty());
     }

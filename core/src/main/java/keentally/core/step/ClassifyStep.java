@@ -35,8 +35,10 @@ public record ClassifyStep(Optional<Reference> model, boolean probabilities) imp
 
     private static final int CERTAIN = 255;
 
-    /** Rows that are worked out together. */
-    private static final int ROWS = 128;
+    /** Sides of what is worked out together: as much as stays near while all features are made of it. */
+    private static final int COLUMNS = 960;
+
+    private static final int ROWS = 160;
 
     static final StepDescription DESCRIPTION = new StepDescription(
             ID,
@@ -55,17 +57,21 @@ public record ClassifyStep(Optional<Reference> model, boolean probabilities) imp
         int width = rows.width();
         byte[] map = new byte[width * rows.height()];
         byte[][] sure = new byte[probabilities ? classifier.classes().size() : 0][map.length];
-        int stretches = (rows.height() + ROWS - 1) / ROWS;
-        site.work().each(stretches, s -> {
-            int from = s * ROWS;
+        int across = (width + COLUMNS - 1) / COLUMNS;
+        int tiles = across * ((rows.height() + ROWS - 1) / ROWS);
+        site.work().each(tiles, t -> {
+            int left = t % across * COLUMNS;
+            int right = Math.min(width, left + COLUMNS);
+            int from = t / across * ROWS;
             int to = Math.min(rows.height(), from + ROWS);
-            int count = (to - from) * width;
-            float[] likely = classifier.learnt().probabilities(rows.read(from, to), count);
+            int count = (to - from) * (right - left);
+            float[] likely = classifier.learnt().probabilities(rows.read(left, right, from, to), count);
             byte[] classes = classifier.learnt().classOf(likely);
-            System.arraycopy(classes, 0, map, from * width, count);
-            for (int c = 0; c < sure.length; c++) {
-                for (int i = 0; i < count; i++) {
-                    sure[c][from * width + i] =
+            for (int i = 0; i < count; i++) {
+                int at = (from + i / (right - left)) * width + left + i % (right - left);
+                map[at] = classes[i];
+                for (int c = 0; c < sure.length; c++) {
+                    sure[c][at] =
                             (byte) Math.round(likely[i * classifier.classes().size() + c] * CERTAIN);
                 }
             }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.IntToDoubleFunction;
 import java.util.stream.IntStream;
 import keentally.core.classify.ObjectLessons;
 import keentally.core.geometry.Point;
@@ -95,24 +96,29 @@ public record SortObjectsStep(List<Measure> measures) implements Step {
         if (said.names().size() < 2) {
             int[] phase = phases(said, new int[objects.count()]);
             return new Outcome(
-                    given(before, objects, said, phase),
+                    given(before, objects, said, phase, i -> 1),
                     counted(Findings.NONE.count(SAID, said.classes().size()), said, phase)
                             .unfit(said.unfit()));
         }
         ObjectTable table = ObjectTable.of(
                 objects, measures.isEmpty() ? USUAL : measures, before.ground(site.signal(), site.work()), site.work());
-        ObjectLessons sorted;
-        try {
-            sorted = ObjectLessons.of(table, said.classes(), said.names().size(), site.work());
-        } catch (IllegalArgumentException e) {
-            throw new StepFault(e.getMessage());
-        }
+        ObjectLessons sorted = sorted(table, said, site);
         int[] phase = new int[objects.count()];
         for (int i = 0; i < phase.length; i++) {
             phase[i] = sorted.classOf()[i] + 1;
         }
         phases(said, phase);
-        return new Outcome(given(before, objects, said, phase), counted(told(objects, said, sorted), said, phase));
+        return new Outcome(
+                given(before, objects, said, phase, i -> sorted.certainty()[i]),
+                counted(told(objects, said, sorted), said, phase));
+    }
+
+    private static ObjectLessons sorted(ObjectTable table, Said said, Site site) throws StepFault {
+        try {
+            return ObjectLessons.of(table, said.classes(), said.names().size(), site.work());
+        } catch (IllegalArgumentException e) {
+            throw new StepFault(e.getMessage());
+        }
     }
 
     private static Said said(ObjectSet objects, Corrections given) {
@@ -173,19 +179,24 @@ public record SortObjectsStep(List<Measure> measures) implements Step {
         return told;
     }
 
-    /** @param phase for each kept object; 0 for of no class yet, where only those said have one */
-    private static State given(State before, ObjectSet objects, Said said, int[] phase) {
-        Map<Integer, String> names = new HashMap<>();
+    /**
+     * @param phase for each kept object; 0 for of no class yet, where only those said have one
+     * @param certainty of each kept object
+     */
+    private static State given(State before, ObjectSet objects, Said said, int[] phase, IntToDoubleFunction certainty) {
+        Map<Integer, ObjectSet.Kind> kinds = new HashMap<>();
         for (int i = 0; i < phase.length; i++) {
             if (phase[i] > 0) {
-                names.put(objects.region(i), said.names().get(phase[i] - 1));
+                kinds.put(
+                        objects.region(i),
+                        new ObjectSet.Kind(said.names().get(phase[i] - 1), certainty.applyAsDouble(i)));
             }
         }
         List<String> phases = new ArrayList<>(List.of(SortRegionsStep.REST));
         phases.addAll(said.names());
         PhaseMap map = new PhaseMap(
                 SortRegionsStep.paint(objects, phase, before.field().mask()), phases);
-        return before.give(map).give(objects.sorted(names));
+        return before.give(map).give(objects.sorted(kinds));
     }
 
     private static Findings told(ObjectSet objects, Said said, ObjectLessons sorted) {

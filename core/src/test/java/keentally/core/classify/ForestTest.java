@@ -240,22 +240,21 @@ class ForestTest {
                     features[with] = features[k];
                     features[k] = f;
                     float[] coarse = best(examples, plan, weight, drawn, f, edges[f], 0);
-                    if (coarse.length == 0) {
-                        continue;
-                    }
-                    float[] near = near(examples, drawn, f, coarse[0], edges[f]);
-                    float[] places = new float[near.length - 1];
-                    for (int i = 0; i < places.length; i++) {
-                        places[i] = near[i] + (near[i + 1] - near[i]) / 2;
-                    }
-                    float[] fine = best(examples, plan, weight, drawn, f, places, 0);
-                    double gain = fine.length == 0 ? 0 : gain(examples, weight, drawn, f, fine[0]);
-                    if (fine.length > 0 && gain > bestGain + 1e-9) {
+                    double gain = coarse.length == 0 ? 0 : gain(examples, weight, drawn, f, coarse[0]);
+                    if (coarse.length > 0 && gain > bestGain + 1e-9) {
                         bestFeature = f;
-                        bestEdge = fine[0];
+                        bestEdge = coarse[0];
                         bestGain = gain;
                     }
                 }
+            }
+            if (bestFeature >= 0) {
+                float[] near = near(examples, drawn, bestFeature, bestEdge, edges[bestFeature]);
+                float[] places = new float[near.length - 1];
+                for (int i = 0; i < places.length; i++) {
+                    places[i] = near[i] + (near[i + 1] - near[i]) / 2;
+                }
+                bestEdge = best(examples, plan, weight, drawn, bestFeature, places, 0)[0];
             }
             if (bestFeature < 0) {
                 double sum = Arrays.stream(parts).sum();

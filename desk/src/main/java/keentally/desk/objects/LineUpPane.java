@@ -34,6 +34,7 @@ final class LineUpPane extends VBox {
     private final ToggleButton down = new ToggleButton(Texts.of("line-up.down"));
     private final CheckBox droppedToo = new CheckBox(Texts.of("line-up.dropped"));
     private final CheckBox sameScale = new CheckBox(Texts.of("line-up.scale"));
+    private final CheckBox doubtful = new CheckBox(Texts.of("line-up.doubtful"));
     private final Label says = Prose.of("", "figure-line");
     private final LineUpGrid grid;
     private Optional<EndTable> of = Optional.empty();
@@ -51,16 +52,20 @@ final class LineUpPane extends VBox {
         down.setFocusTraversable(false);
         droppedToo.setId("line-up-dropped");
         sameScale.setId("line-up-scale");
+        doubtful.setId("line-up-doubtful");
+        doubtful.managedProperty().bind(doubtful.visibleProperty());
+        doubtful.setVisible(false);
         says.setId("line-up-says");
         VBox.setVgrow(grid, Priority.ALWAYS);
         measures.setPrefWidth(126);
-        FlowPane row = new FlowPane(8, 6, measures, down, droppedToo, sameScale);
+        FlowPane row = new FlowPane(8, 6, measures, down, droppedToo, sameScale, doubtful);
         row.getStyleClass().addAll("distribution-row", "choices");
         row.setPrefWrapLength(ObjectsPane.ROW);
         getChildren().addAll(row, grid, says);
         measures.valueProperty().addListener(o -> refresh());
         down.selectedProperty().addListener(o -> refresh());
         droppedToo.selectedProperty().addListener(o -> refresh());
+        doubtful.selectedProperty().addListener(o -> refresh());
         sameScale.selectedProperty().addListener(o -> show());
         desk.shown().addListener(o -> refresh());
         desk.selection().addListener(o -> follow());
@@ -79,13 +84,17 @@ final class LineUpPane extends VBox {
             return;
         }
         EndTable end = of.get();
+        doubtful.setVisible(end.objects().isSorted());
+        boolean byDoubt = isByDoubt();
         Measure measure = measures.getValue();
         boolean all = droppedToo.isSelected();
         boolean descending = down.isSelected();
         sorting.ask(work -> {
             ObjectSet whole = all ? ObjectSet.of(end.objects().regions()) : end.objects();
-            double[] column = all ? end.values(whole, measure, work) : end.values(measure, work);
-            int[] order = RowOrder.sorted(column, descending, i -> true);
+            double[] column = byDoubt
+                    ? certainties(end.objects(), whole)
+                    : all ? end.values(whole, measure, work) : end.values(measure, work);
+            int[] order = RowOrder.sorted(column, descending && !byDoubt, i -> true);
             int[] sortedRegions = Arrays.stream(order).map(whole::region).toArray();
             double[] sorted = Arrays.stream(order).mapToDouble(i -> column[i]).toArray();
             return () -> {
@@ -95,6 +104,18 @@ final class LineUpPane extends VBox {
                 follow();
             };
         });
+    }
+
+    /** Those that somebody sorted by examples, the ones that could as well be something else first. */
+    private boolean isByDoubt() {
+        return doubtful.isSelected() && doubtful.isVisible();
+    }
+
+    /** In per cent. */
+    private static double[] certainties(ObjectSet sorted, ObjectSet shown) {
+        return IntStream.range(0, shown.count())
+                .mapToDouble(i -> 100 * sorted.certaintyOf(shown.region(i)))
+                .toArray();
     }
 
     private void show() {
@@ -113,11 +134,14 @@ final class LineUpPane extends VBox {
         }
         ObjectSet objects = of.get().objects();
         int region = regions[at];
-        String unit = measures.getValue().unitSymbol(desk.unit());
+        String unit = isByDoubt() ? "%" : measures.getValue().unitSymbol(desk.unit());
         String value = Double.isNaN(values[at]) ? Texts.of("line-up.empty") : Figures.number(values[at]);
         String name = objects.isKept(region)
                 ? Texts.of("line-up.object", Figures.number(objects.number(region)))
                 : Texts.of("line-up.gone", title(objects.droppedBy(region)));
+        if (isByDoubt()) {
+            name = Texts.of("line-up.taken", name, objects.classOf(region));
+        }
         says.setText(Texts.of(
                 "line-up.says",
                 name,
