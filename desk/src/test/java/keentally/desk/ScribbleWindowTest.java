@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.awt.Color;
 import java.nio.file.Path;
+import java.util.List;
+import javafx.scene.control.ComboBox;
 import javafx.scene.input.KeyCode;
 import keentally.core.picture.Mask;
 import keentally.core.step.ScribbleCutStep;
@@ -122,5 +124,14 @@ class ScribbleWindowTest {
         desk.focusStage();
         desk.keys(KeyCode.CONTROL, KeyCode.Z);
         assertThat(mask("refine-edges-1").count()).isEqualTo(kept);
+        desk.click("station-trial");
+        desk.settleBeside();
+        for (String axis : List.of("trial-axis", "trial-second")) {
+            ComboBox<?> box = (ComboBox<?>) desk.node(axis);
+            assertThat(desk.onFx(() -> box.getSelectionModel().getSelectedIndex()))
+                    .as("it is seen what is tried: " + axis)
+                    .isNotNegative();
+        }
+        assertThat(desk.trials().tiles().get()).hasSize(9);
     }
 }

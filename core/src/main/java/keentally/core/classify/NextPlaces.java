@@ -8,10 +8,10 @@ import java.util.List;
  * Where one more stroke would help most: squares in which a learner wavers between two classes.
  *
  * <p>Definition: a place wavers by one less the difference between its two greatest chances. Squares are taken by the mean over their places, the greatest first, each at least two squares away from those
- * before it and from what is painted. Edge cases: squares that waver less than a tenth are left alone.
+ * before it and from what is painted. Edge cases: squares that waver less than a fiftieth are left alone.
  */
 public final class NextPlaces {
-    private static final double LEAST = 0.1;
+    private static final double LEAST = 0.02;
     private static final int MOST = 12;
 
     private NextPlaces() {}

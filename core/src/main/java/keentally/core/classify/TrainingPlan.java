@@ -69,17 +69,27 @@ public record TrainingPlan(
 
     /** With one more class, in a colour that no other has. @throws IllegalArgumentException in a sentence, where that cannot be */
     public TrainingPlan and(String name) {
+        return and(new ClassLabel(name, fresh()));
+    }
+
+    /** With one more class, in its own colour where no other has it. @throws IllegalArgumentException in a sentence, where that cannot be */
+    public TrainingPlan and(ClassLabel label) {
         if (classes.size() >= MOST_CLASSES) {
             throw new IllegalArgumentException(
                     "there are " + MOST_CLASSES + " classes already, and no more can be told apart");
         }
-        Rgb colour = ClassPicture.colours().stream()
+        boolean taken = classes.stream().anyMatch(c -> c.colour().equals(label.colour()));
+        List<ClassLabel> more = new ArrayList<>(classes);
+        more.add(taken ? new ClassLabel(label.name(), fresh()) : label);
+        return with(more);
+    }
+
+    /** A colour that no class has. */
+    private Rgb fresh() {
+        return ClassPicture.colours().stream()
                 .filter(r -> classes.stream().noneMatch(c -> c.colour().equals(r)))
                 .findFirst()
-                .orElseThrow();
-        List<ClassLabel> more = new ArrayList<>(classes);
-        more.add(new ClassLabel(name, colour));
-        return with(more);
+                .orElse(ClassPicture.colours().getFirst());
     }
 
     /** With other features. */

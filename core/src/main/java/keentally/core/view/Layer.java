@@ -6,6 +6,7 @@ import keentally.core.geometry.Point;
 import keentally.core.hand.Marks;
 import keentally.core.hand.TallyClass;
 import keentally.core.picture.Mask;
+import keentally.core.picture.Probabilities;
 import keentally.core.region.ObjectSet;
 
 /**
@@ -21,6 +22,7 @@ public sealed interface Layer
                 Layer.Learnt,
                 Layer.Scribbles,
                 Layer.Wrong,
+                Layer.Doubt,
                 PhasePaint {
 
     /** A mask: tinted, in white on black, or outlined where no objects are. */
@@ -49,6 +51,9 @@ public sealed interface Layer
 
     /** What was painted as examples: over everything but the marks, with a rim, however the rest is shown. */
     record Scribbles(PhasePaint painted) implements Layer {}
+
+    /** How unsure a learner is: the less it parts the likeliest class from all others, the more of what lies below is covered by paper. */
+    record Doubt(Probabilities sure) implements Layer {}
 
     /** Where something was taken for what it is not: crossed out. */
     record Wrong(Mask mask) implements Layer {}

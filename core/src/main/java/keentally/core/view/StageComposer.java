@@ -3,6 +3,7 @@ package keentally.core.view;
 import java.util.Arrays;
 import java.util.Optional;
 import keentally.core.picture.Mask;
+import keentally.core.picture.Probabilities;
 import keentally.core.region.ObjectSet;
 import keentally.core.work.Work;
 
@@ -87,6 +88,7 @@ public final class StageComposer {
                 fill(j, y, learnt.classes(), opacity, columns);
             }
             case Layer.Scribbles scribbles when !bare -> fill(j, y, scribbles.painted(), 256, columns);
+            case Layer.Doubt doubt when !bare -> doubt(j, y, doubt.sure(), columns);
             case Layer.Wrong wrong when !bare -> tint(j, wrong.mask(), Pattern.WRONG, 256, columns);
             case Layer.ChosenMask c -> {}
             case PhasePaint p -> {}
@@ -97,6 +99,7 @@ public final class StageComposer {
             case Layer.Learnt l -> {}
             case Layer.Scribbles s -> {}
             case Layer.Wrong w -> {}
+            case Layer.Doubt d -> {}
         }
     }
 
@@ -118,6 +121,7 @@ public final class StageComposer {
             case Layer.Learnt l -> {}
             case Layer.Scribbles s -> {}
             case Layer.Wrong w -> {}
+            case Layer.Doubt d -> {}
         }
     }
 
@@ -169,6 +173,22 @@ public final class StageComposer {
             if (ink != 0) {
                 buffer[j * width + i] = opacity == 256 ? ink : Inks.mix(buffer[j * width + i], ink, opacity);
             }
+        }
+    }
+
+    /** All paper where every class is as likely as any other, none where one is certain. */
+    private void doubt(int j, int y, Probabilities sure, int[] columns) {
+        double even = 1.0 / sure.classes();
+        for (int i = 0; i < width; i++) {
+            if (columns[i] < 0) {
+                continue;
+            }
+            double most = 0;
+            for (int c = 0; c < sure.classes(); c++) {
+                most = Math.max(most, sure.at(c, columns[i], y));
+            }
+            int opacity = (int) Math.round(256 * Math.clamp((1 - most) / (1 - even), 0, 1));
+            buffer[j * width + i] = Inks.mix(buffer[j * width + i], Inks.RIM, opacity);
         }
     }
 

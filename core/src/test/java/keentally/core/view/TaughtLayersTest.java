@@ -12,6 +12,7 @@ import keentally.core.picture.Mask;
 import keentally.core.picture.PhaseMap;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane8;
+import keentally.core.picture.Probabilities;
 import keentally.core.work.Work;
 import org.junit.jupiter.api.Test;
 
@@ -75,5 +76,22 @@ class TaughtLayersTest {
         int[] crossed = seen(Look.Overlay.TINT, new Layer.Wrong(Mask.full(SIDE, SIDE)));
         assertThat(IntStream.of(crossed).distinct().toArray())
                 .containsExactlyInAnyOrder(GREY, Inks.RIM, Inks.RIM_SHADE);
+    }
+
+    @Test
+    void whatIsUnsureFadesToPaper() {
+        byte[] left = new byte[SIDE * SIDE];
+        byte[] right = new byte[SIDE * SIDE];
+        for (int i = 0; i < left.length; i++) {
+            left[i] = (byte) (i % SIDE < 5 ? 255 : i % SIDE < 10 ? 191 : 128);
+            right[i] = (byte) (255 - (left[i] & 0xff));
+        }
+        Probabilities sure = new Probabilities(
+                List.of(Plane8.of(SIDE, SIDE, left), Plane8.of(SIDE, SIDE, right)), List.of("crust", "crumb"));
+        int[] seen = seen(Look.Overlay.TINT, paint(halves(20, 20)), new Layer.Doubt(sure));
+        assertThat(seen[5 * SIDE + 2]).as("certain").isEqualTo(TEAL);
+        assertThat(seen[5 * SIDE + 7]).as("three to one").isNotIn(TEAL, Inks.RIM);
+        int red = seen[5 * SIDE + 15] >> 16 & 0xff;
+        assertThat(red).as("even: paper").isGreaterThan((Inks.RIM >> 16 & 0xff) - 3);
     }
 }

@@ -108,7 +108,7 @@ public final class TrainingActions {
         TrainingPlan plan = plan();
         for (ClassLabel label : labels) {
             if (plan.find(label.name()).isEmpty()) {
-                plan = plan.and(label.name());
+                plan = plan.and(label);
             }
         }
         TrainingPlan more = plan;

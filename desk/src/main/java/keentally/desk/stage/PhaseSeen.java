@@ -21,7 +21,7 @@ public record PhaseSeen(StageModel.PhaseLook look, Map<String, Rgb> own) {
     /** @param ground what mean colours are taken from */
     public PhasePaint paint(PhaseMap map, Pyramid ground, Work work) {
         int[] inks = switch (look) {
-            case FLAT, OUTLINES -> PhaseInks.flat(map, own);
+            case FLAT, OUTLINES, SURE -> PhaseInks.flat(map, own);
             case GREYS -> PhaseInks.greys(map.names().size());
             case MEAN -> PhaseInks.mean(map, ground, work);
         };

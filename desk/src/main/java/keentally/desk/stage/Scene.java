@@ -88,7 +88,7 @@ public record Scene(
         Pyramid asIs = channel.isPresent() ? channel.get() : pyramids.of(ground, state.original(), work);
         Pyramid dyed = seen.dye.filter(d -> !onOriginal).map(asIs::alone).orElse(asIs);
         Pyramid pyramid = seen.contrast.map(dyed::seen).orElse(dyed);
-        return StateLayers.of(state, pyramid, look, new StateLayers.Palette() {
+        Layers all = StateLayers.of(state, pyramid, look, new StateLayers.Palette() {
             @Override
             public PhasePaint phases(PhaseMap map) {
                 return pyramids.paint(map, seen.phases, asIs, work).without(seen.hidden);
@@ -99,6 +99,9 @@ public record Scene(
                 return look.meanFill() ? pyramids.means(objects, asIs, work) : pyramids.colours(objects, seen.again);
             }
         });
+        return seen.phases.look() == StageModel.PhaseLook.SURE && state.seen() == Flow.PHASES
+                ? state.probabilities().map(p -> all.with(new Layer.Doubt(p))).orElse(all)
+                : all;
     }
 
     /** This scene's layers, to be made away from the interface thread, where nothing of them is kept. */

@@ -49,7 +49,9 @@ public final class StageModel {
         FLAT,
         MEAN,
         GREYS,
-        OUTLINES
+        OUTLINES,
+        /** Flat, and the paler the less sure a learner was, where that was kept. */
+        SURE
     }
 
     public ObjectProperty<PhaseLook> phaseLook() {

@@ -241,7 +241,6 @@ public final class TrainingModel {
                 lookBefore.ifPresent(stage.overlay()::set);
             }
             stop();
-            letGo();
             inputs.forget();
             news.set(News.NONE);
             stage.taught().set(Optional.empty());
@@ -362,6 +361,10 @@ public final class TrainingModel {
             }
             last = Optional.of(l);
         });
+        if (done && what.learned().isEmpty()) { // nothing of what is painted now
+            letGo();
+            last = Optional.empty();
+        }
         boolean other = !news.get().under().equals(what.under());
         news.set(what);
         if (other) {

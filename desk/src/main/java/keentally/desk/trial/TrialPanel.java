@@ -99,6 +99,14 @@ final class TrialPanel extends VBox {
                         ways);
     }
 
+    /** The axis of the list that is meant: two that are tried at once have fewer usual values, and are else the same. */
+    private Axis listed(Axis axis) {
+        return model.axes().stream()
+                .filter(a -> a.id().equals(axis.id()))
+                .findFirst()
+                .orElse(axis);
+    }
+
     /** What is tried of it. */
     String axis() {
         return first.getConverter().toString(first.getValue());
@@ -192,12 +200,12 @@ final class TrialPanel extends VBox {
                 "trial.title",
                 model.step().map(s -> Words.title(s.description())).orElse("")));
         first.getItems().setAll(model.axes());
-        first.setValue(wish.first());
+        first.setValue(listed(wish.first()));
         firstText.setText(wish.firstText());
         second.getItems().clear();
         second.getItems().add(null);
         second.getItems().addAll(model.axes());
-        second.setValue(wish.second().orElse(null));
+        second.setValue(wish.second().map(this::listed).orElse(null));
         secondText.setText(wish.secondText());
         secondText.setVisible(wish.second().isPresent());
         if (!number.getItems().equals(model.numbers())) {
