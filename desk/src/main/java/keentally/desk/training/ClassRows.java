@@ -57,15 +57,21 @@ final class ClassRows extends VBox {
         for (int i = 0; i < classes.size(); i++) {
             row(i, classes.get(i), actions);
         }
+        if (!classes.isEmpty()) {
+            rubber(classes.size(), actions);
+        }
+    }
+
+    private void rubber(int row, TrainingActions actions) {
         ToggleButton rubber = key(
                 "training-rub", Texts.of("training.rub"), "0", model.rubbing().get());
         rubber.setOnAction(e -> model.rubbing().set(true));
-        rows.add(rubber, 0, classes.size());
+        rows.add(rubber, 0, row);
         Label name = new Label(Texts.of("training.rub.name"));
-        rows.add(name, 2, classes.size());
+        rows.add(name, 2, row);
         Button clear = Pieces.button("training-clear", "training.clear", () -> clear(actions));
         clear.getStyleClass().add("small-button");
-        rows.add(clear, 3, classes.size(), 2, 1);
+        rows.add(clear, 3, row, 2, 1);
     }
 
     private void clear(TrainingActions actions) {

@@ -317,12 +317,26 @@ final class Course {
 
     private void score(Work work) {
         Learned now = learned.orElseThrow();
-        if (now.scores().isEmpty()) {
+        if (now.scores().isEmpty() && isScored(now.examples())) {
             LearnerPlan plan =
                     asked.plan.learner() instanceof ForestPlan forest ? forest.of(now.trees()) : asked.plan.learner();
             learned = Optional.of(now.with(Scores.of(now.lessons(), now.examples(), plan, set, work, deadline())));
         }
         stage = Stage.REST;
+    }
+
+    /** Whether every class has an example that belongs to a group: one that lies in gaps alone can be learnt from, but not held out. */
+    private static boolean isScored(Examples examples) {
+        boolean[] grouped = new boolean[examples.classes()];
+        for (int i = 0; i < examples.count(); i++) {
+            grouped[examples.classOf()[i]] |= examples.groups()[i] >= 0;
+        }
+        for (boolean any : grouped) {
+            if (!any) {
+                return false;
+            }
+        }
+        return true;
     }
 
     private static Mask wrong(Prediction predicted, ClassPicture painted, List<ClassLabel> classes) {
