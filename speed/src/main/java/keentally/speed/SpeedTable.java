@@ -40,7 +40,7 @@ public final class SpeedTable {
         row("cutLarge", "histogram, Otsu and threshold of 100 megapixels", "");
         row("openLedger", "open a study of 1,000 samples with its ledger of 31 columns", "1000");
         row("sortLedger", "sort it by a column", "50");
-        row("features", "38 features, by bands", "6000");
+        row("features", "38 features, by tiles", "6000");
         row("growForest", "forest of 64 trees on 50,000 examples of 38 features", "2000");
         row("askForest", "1.2 million pixels asked of it", "800");
         row("refineEdges", "edges of one colour megapixel refined, five rounds", "1000");

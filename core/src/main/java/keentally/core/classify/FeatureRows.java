@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import keentally.core.colour.ColourRows;
 import keentally.core.colour.ColourSpace;
 import keentally.core.picture.Border;
@@ -112,32 +113,36 @@ public final class FeatureRows {
         for (int c = 0; c < count; c++) {
             tiles.add(Tile.empty(wide, to - from));
         }
+        int[] columns =
+                IntStream.range(left, right).map(x -> Border.mirror(x, width)).toArray();
+        int first = IntStream.of(columns).min().orElse(0);
+        int behind = IntStream.of(columns).max().orElse(-1) + 1;
         float[][] row = new float[3][width];
         for (int y = from; y < to; y++) {
             int source = Border.mirror(y, height);
             if (colours.isPresent()) {
                 colours.get().read(source, row[0], row[1], row[2]);
-                lab(row);
+                lab(row, first, behind);
             } else {
-                grey.orElseThrow().readRow(source, 0, width, row[0], 0);
-                for (int x = 0; x < width; x++) {
+                grey.orElseThrow().readRow(source, first, behind, row[0], first);
+                for (int x = first; x < behind; x++) {
                     row[0][x] = Float.isNaN(row[0][x]) ? 0 : row[0][x] * perUnit;
                 }
             }
             for (int c = 0; c < count; c++) {
                 float[] into = tiles.get(c).values();
                 for (int x = 0; x < wide; x++) {
-                    into[(y - from) * wide + x] = row[c][Border.mirror(left + x, width)];
+                    into[(y - from) * wide + x] = row[c][columns[x]];
                 }
             }
         }
         return tiles;
     }
 
-    private static void lab(float[][] row) {
+    private static void lab(float[][] row, int from, int to) {
         double[] rgb = new double[3];
         double[] lab = new double[3];
-        for (int x = 0; x < row[0].length; x++) {
+        for (int x = from; x < to; x++) {
             for (int c = 0; c < 3; c++) {
                 rgb[c] = Float.isNaN(row[c][x]) ? 0 : row[c][x];
             }

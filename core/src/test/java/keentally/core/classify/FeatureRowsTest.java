@@ -118,6 +118,26 @@ class FeatureRowsTest {
         }
     }
 
+    /** In grey and in colour, at the border and in the middle, to the last bit. */
+    @Test
+    void aTileIsCutOutOfTheWhole() {
+        for (Picture picture : List.of(Picture.grey(noise(6)), Picture.colour(noise(6), noise(7), noise(8)))) {
+            FeatureSet set = new FeatureSet(ALL.groups(), picture.isColour(), 1);
+            FeatureRows rows = FeatureRows.of(set, picture, picture).orElseThrow();
+            float[][] whole = rows.read(0, HEIGHT);
+            for (int[] tile : new int[][] {{0, 5, 0, 4}, {WIDTH - 7, WIDTH, HEIGHT - 3, HEIGHT}, {9, 21, 6, 15}}) {
+                float[][] part = rows.read(tile[0], tile[1], tile[2], tile[3]);
+                int across = tile[1] - tile[0];
+                for (int f = 0; f < whole.length; f++) {
+                    for (int i = 0; i < part[f].length; i++) {
+                        assertThat(part[f][i])
+                                .isEqualTo(whole[f][(tile[2] + i / across) * WIDTH + tile[0] + i % across]);
+                    }
+                }
+            }
+        }
+    }
+
     /** Stripes of four pixels across or down: the wave of that direction answers, the one across hardly. */
     @Test
     void aWaveAnswersToItsDirection() {
