@@ -20,7 +20,8 @@ import keentally.core.work.Work;
  * class is in as many rounds as it has groups; in each round it is learnt from the others. A feature's importance is the mean F1 over the classes less the same with
  * the feature's values shuffled among the examples held out; of several features, all shuffled in the one order.
  *
- * <p>Edge cases: examples without a group take no part; a class with a single group can never be held out and has no scores.
+ * <p>Edge cases: examples without a group take no part; a class with a single group can never be held out and has no scores; where a class has no group at all, nothing can
+ * be learnt without those, and nothing is held out.
  */
 public final class HeldOut {
     private static final int MOST_ROUNDS = 5;
@@ -70,6 +71,14 @@ public final class HeldOut {
     private static int[] rounds(Examples examples) {
         int[] round = new int[examples.count()];
         Arrays.fill(round, -1);
+        long grouped = IntStream.range(0, examples.count())
+                .filter(i -> examples.groups()[i] != Lessons.GAP)
+                .map(i -> examples.classOf()[i])
+                .distinct()
+                .count();
+        if (grouped < examples.classes()) {
+            return round;
+        }
         for (int c = 0; c < examples.classes(); c++) {
             Map<Integer, Integer> turns = new HashMap<>();
             for (int i = 0; i < examples.count(); i++) {

@@ -105,6 +105,23 @@ public final class Lessons {
         return classes;
     }
 
+    /**
+     * What can be told of lessons when their pictures are let go of.
+     *
+     * @param painted how many pixels of each class
+     * @param block the side of a block that is held out as a whole, in pixels
+     */
+    public record Summary(List<ClassLabel> classes, List<Long> painted, int block) {
+        public Summary {
+            classes = List.copyOf(classes);
+            painted = List.copyOf(painted);
+        }
+    }
+
+    public Summary summary() {
+        return new Summary(classes, Arrays.stream(painted()).boxed().toList(), block());
+    }
+
     /** How many pixels are painted of each class, in all pictures. */
     public long[] painted() {
         long[] painted = new long[classes.size()];

@@ -1,6 +1,5 @@
 package keentally.core.classify;
 
-import java.util.Arrays;
 import java.util.List;
 import keentally.core.classify.Classifier.ClassLabel;
 import keentally.core.classify.HeldOut.Importance;
@@ -43,12 +42,12 @@ public record Scores(
 
     /** Learns as often as something is held out. @param set which features the examples have */
     public static Scores of(
-            Lessons lessons, Examples examples, LearnerPlan plan, FeatureSet set, Work work, Deadline until) {
+            Lessons.Summary lessons, Examples examples, LearnerPlan plan, FeatureSet set, Work work, Deadline until) {
         HeldOut held = HeldOut.of(examples, plan, work, until);
         return new Scores(
                 lessons.classes(),
                 held.confusion(),
-                Arrays.stream(lessons.painted()).boxed().toList(),
+                lessons.painted(),
                 examples.count(),
                 held.byGroup(set, 1, work),
                 held,

@@ -6,6 +6,7 @@ import java.util.List;
 import keentally.core.classify.Classifier.ClassLabel;
 import keentally.core.draw.Canvas;
 import keentally.core.geometry.Point;
+import keentally.core.geometry.Rectangle;
 import keentally.core.hand.ClassStroke;
 import keentally.core.hand.ClassStrokes;
 import keentally.core.picture.Mask;
@@ -144,6 +145,9 @@ final class StrokePicture {
     /** Paths as their points are near enough together where a hand drew them; between far ones the middle is looked at too. */
     private static boolean near(ClassStroke.Brush a, ClassStroke.Brush b, double apart) {
         double reach = apart + (a.width() + b.width()) / 2;
+        if (!Rectangle.round(a.path()).isNear(Rectangle.round(b.path()), reach)) {
+            return false;
+        }
         List<Point> other = dense(b.path(), reach);
         for (Point p : dense(a.path(), reach)) {
             for (Point q : other) {

@@ -111,17 +111,7 @@ public record Polygon(List<Point> corners) implements Shape {
 
     @Override
     public Rectangle bounds() {
-        double left = Double.POSITIVE_INFINITY;
-        double top = Double.POSITIVE_INFINITY;
-        double right = Double.NEGATIVE_INFINITY;
-        double bottom = Double.NEGATIVE_INFINITY;
-        for (Point p : corners) {
-            left = Math.min(left, p.x());
-            right = Math.max(right, p.x());
-            top = Math.min(top, p.y());
-            bottom = Math.max(bottom, p.y());
-        }
-        return new Rectangle(left, top, right - left, bottom - top);
+        return Rectangle.round(corners);
     }
 
     /** Whether any two of its edges cross, so that nobody could say what is inside. */

@@ -1,5 +1,7 @@
 package keentally.core.geometry;
 
+import java.util.List;
+
 /** An upright rectangle from (x, y), {@code width} to the right and {@code height} down; both at least 0. */
 public record Rectangle(double x, double y, double width, double height) implements Shape {
     public Rectangle {
@@ -15,6 +17,29 @@ public record Rectangle(double x, double y, double width, double height) impleme
 
     public double bottom() {
         return y + height;
+    }
+
+    /** The smallest one that holds some points, at least one. */
+    public static Rectangle round(List<Point> points) {
+        double left = Double.POSITIVE_INFINITY;
+        double top = Double.POSITIVE_INFINITY;
+        double right = Double.NEGATIVE_INFINITY;
+        double bottom = Double.NEGATIVE_INFINITY;
+        for (Point p : points) {
+            left = Math.min(left, p.x());
+            right = Math.max(right, p.x());
+            top = Math.min(top, p.y());
+            bottom = Math.max(bottom, p.y());
+        }
+        return new Rectangle(left, top, right - left, bottom - top);
+    }
+
+    /** Whether any place of it may be so near to one of another. */
+    public boolean isNear(Rectangle other, double reach) {
+        return x - other.right() <= reach
+                && other.x - right() <= reach
+                && y - other.bottom() <= reach
+                && other.y - bottom() <= reach;
     }
 
     @Override

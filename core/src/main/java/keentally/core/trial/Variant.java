@@ -45,9 +45,4 @@ public record Variant(
         Made made = making.get().make(work);
         return new Variant(label, made.values(), at, Optional.empty(), made.score(), made.told());
     }
-
-    /** Under another name. */
-    public Variant called(String other) {
-        return new Variant(other, values, at, making, score, told);
-    }
 }

@@ -116,4 +116,18 @@ class LessonsTest {
                 .confusion();
         assertThat(guess.overlap(0)).as("the value alone says nothing").isLessThan(0.5);
     }
+
+    /** Painted where blocks meet alone: it can be learnt, and not held out. */
+    @Test
+    void aClassThatLiesInGapsAloneHasNoScoresAndIsLearntAllTheSame() {
+        float[][] values = {{0, 0, 0, 0, 1, 1, 1, 1}};
+        Examples examples = new Examples(values, new int[] {0, 0, 0, 0, 1, 1, 1, 1}, 2, new int[] {
+            1, 1, 2, 2, Lessons.GAP, Lessons.GAP, Lessons.GAP, Lessons.GAP
+        });
+        ForestPlan plan = new ForestPlan(4, 4, 1, 1);
+        HeldOut held = HeldOut.of(examples, plan, Work.alone());
+        assertThat(held.rounds()).isZero();
+        assertThat(held.confusion().meanF1()).isNaN();
+        assertThat(plan.learn(examples, Work.alone()).classOf(values, 8)).containsExactly(0, 0, 0, 0, 1, 1, 1, 1);
+    }
 }
