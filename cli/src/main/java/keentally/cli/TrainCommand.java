@@ -21,24 +21,24 @@ import keentally.core.classify.Examples;
 import keentally.core.classify.FeatureGroup;
 import keentally.core.classify.FeatureSet;
 import keentally.core.classify.ForestPlan;
-import keentally.core.classify.HeldOut;
-import keentally.core.classify.HeldOut.Importance;
 import keentally.core.classify.LearnerPlan;
 import keentally.core.classify.Learnt;
 import keentally.core.classify.Lessons;
 import keentally.core.classify.Lessons.Lesson;
 import keentally.core.classify.LinearModel;
 import keentally.core.classify.LinearPlan;
+import keentally.core.classify.Scores;
 import keentally.core.picture.Picture;
 import keentally.core.quantity.Length;
 import keentally.core.quantity.Scale;
 import keentally.core.words.Figures;
+import keentally.core.work.Deadline;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
-import keentally.study.Program;
 import keentally.study.file.FileFault;
 import keentally.study.file.Json;
 import keentally.study.method.ModelFile;
+import keentally.study.method.Provenance;
 import keentally.study.picture.PictureFile;
 import keentally.study.picture.PictureReader;
 import picocli.CommandLine.Command;
@@ -153,7 +153,7 @@ final class TrainCommand implements Callable<Integer> {
             }
         }
         List<Lesson> lessons = new ArrayList<>();
-        List<Object> learntFrom = new ArrayList<>();
+        List<Map<String, Object>> learntFrom = new ArrayList<>();
         for (int i = 0; i < pictures.size(); i++) {
             PictureFile picture = PictureReader.read(pictures.get(i));
             PictureFile classes = PictureReader.read(painted.get(i));
@@ -164,16 +164,15 @@ final class TrainCommand implements Callable<Integer> {
         FeatureSet set = lessons.getFirst().features().rows().set();
         Lessons all = Lessons.of(lessons, unpainted(lessons));
         Examples examples = all.examples(MOST_EXAMPLES, seed, work);
-        HeldOut heldOut = HeldOut.of(examples, plan, work);
-        Confusion scores = heldOut.confusion();
+        Scores scores = Scores.of(all.summary(), examples, plan, set, work, Deadline.NEVER);
         Learnt learnt = plan.learn(examples, work);
         Optional<Scale> trainedAt = Optional.ofNullable(scale).map(Scale::of);
         ModelFile.write(
                 out,
                 new Classifier(set, all.classes(), learnt, trainedAt),
-                provenance(learntFrom, examples, scores, all));
+                Provenance.of(learntFrom, examples.count(), seed, plan, Optional.of(scores)));
         boolean converged = !(learnt instanceof LinearModel linear) || linear.converged();
-        say(all, examples, scores, heldOut.byGroup(set, seed, work), converged);
+        say(scores, converged);
         if (!converged) {
             spec.commandLine()
                     .getErr()
@@ -239,55 +238,16 @@ final class TrainCommand implements Callable<Integer> {
         }
     }
 
-    private Map<String, Object> provenance(
-            List<Object> learntFrom, Examples examples, Confusion scores, Lessons lessons) {
-        Map<String, Object> tree = new LinkedHashMap<>();
-        tree.put("program", Program.VERSION);
-        tree.put("learntFrom", learntFrom);
-        tree.put("examples", examples.count());
-        tree.put("learner", learner);
-        if (learner.equals("forest")) {
-            tree.put("trees", trees);
-            tree.put("depth", depth);
-        } else {
-            tree.put("cost", cost);
-            tree.put("rounds", rounds);
-        }
-        tree.put("seed", seed);
-        tree.put("block", lessons.block());
-        tree.put("heldOut", table(lessons, scores));
-        return tree;
-    }
-
-    private static List<Map<String, Object>> table(Lessons lessons, Confusion scores) {
-        List<Map<String, Object>> rows = new ArrayList<>();
-        for (int c = 0; c < scores.classes(); c++) {
-            Map<String, Object> row = new LinkedHashMap<>();
-            row.put("class", lessons.classes().get(c).name());
-            row.put("heldOut", scores.examples(c));
-            row.put("precision", number(scores.precision(c)));
-            row.put("recall", number(scores.recall(c)));
-            row.put("f1", number(scores.f1(c)));
-            row.put("overlap", number(scores.overlap(c)));
-            rows.add(row);
-        }
-        return rows;
-    }
-
-    private static Double number(double value) {
-        return Double.isFinite(value) ? value : null;
-    }
-
-    private void say(
-            Lessons lessons, Examples examples, Confusion scores, List<Importance> importance, boolean converged) {
+    private void say(Scores scores, boolean converged) {
         PrintWriter say = spec.commandLine().getOut();
+        Confusion confusion = scores.confusion();
         if (json) {
             Map<String, Object> tree = new LinkedHashMap<>();
-            tree.put("examples", examples.count());
-            tree.put("heldOut", table(lessons, scores));
-            tree.put("confusion", scores.counts());
+            tree.put("examples", scores.examples());
+            tree.put("heldOut", Provenance.table(scores));
+            tree.put("confusion", confusion.counts());
             Map<String, Object> lost = new LinkedHashMap<>();
-            importance.forEach(i -> lost.put(i.name(), number(i.lost())));
+            scores.byGroup().forEach(i -> lost.put(i.name(), Double.isFinite(i.lost()) ? i.lost() : null));
             tree.put("importance", lost);
             tree.put("converged", converged);
             say.println(Json.pretty(tree));
@@ -302,24 +262,24 @@ final class TrainCommand implements Callable<Integer> {
                 "recall",
                 "F1",
                 "overlap");
-        for (int c = 0; c < scores.classes(); c++) {
+        for (int c = 0; c < confusion.classes(); c++) {
             say.printf(
                     Locale.ROOT,
                     "%-12s %9d %9s %9s %9s %9s%n",
-                    lessons.classes().get(c).name(),
-                    scores.examples(c),
-                    Figures.number(scores.precision(c)),
-                    Figures.number(scores.recall(c)),
-                    Figures.number(scores.f1(c)),
-                    Figures.number(scores.overlap(c)));
+                    scores.classes().get(c).name(),
+                    confusion.examples(c),
+                    Figures.number(confusion.precision(c)),
+                    Figures.number(confusion.recall(c)),
+                    Figures.number(confusion.f1(c)),
+                    Figures.number(confusion.overlap(c)));
         }
         say.printf(
                 Locale.ROOT,
                 "Of %,d examples; held out in blocks of %d px with a gap between them.%n",
-                examples.count(),
-                lessons.block());
+                scores.examples(),
+                scores.block());
         say.println("F1 lost where a group of features is shuffled: "
-                + importance.stream()
+                + scores.byGroup().stream()
                         .map(i -> i.name() + " " + Figures.number(i.lost()))
                         .collect(Collectors.joining(", "))
                 + ".");

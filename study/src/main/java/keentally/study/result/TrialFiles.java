@@ -21,6 +21,7 @@ public final class TrialFiles {
      * @param share per cent of the field that is chosen; not-a-number where phases are made
      * @param explained per cent of the variance that phases explain; not-a-number where a mask is made
      * @param differs per cent of the field that is otherwise than with the choice that was current
+     * @param score per cent, of what was learnt for it, where nothing was learnt; not-a-number where nothing was
      * @param own the number of the sample that the method asks for; not-a-number without one
      * @param error why it could not be done; empty where it could
      */
@@ -31,6 +32,7 @@ public final class TrialFiles {
             double explained,
             OptionalDouble count,
             double differs,
+            double score,
             double own,
             boolean current,
             String error) {}
@@ -54,6 +56,7 @@ public final class TrialFiles {
                         "explained_percent",
                         "count",
                         "differs_percent",
+                        "held_out_f1_percent",
                         "own_number",
                         "current",
                         "error"),
@@ -65,6 +68,7 @@ public final class TrialFiles {
                                 Sheet.number(row.explained()),
                                 Sheet.number(row.count().orElse(Double.NaN)),
                                 Sheet.number(row.differs()),
+                                Sheet.number(row.score()),
                                 Sheet.number(row.own()),
                                 row.current() ? "yes" : "no",
                                 Sheet.text(row.error())))

@@ -26,13 +26,15 @@ class TrialFilesTest {
                 1,
                 new int[] {0xff0000, 0x00ff00},
                 List.of(
-                        new TrialFiles.Row("Flour", "Otsu", 25.5, Double.NaN, OptionalDouble.of(356), 0, 0.4, true, ""),
+                        new TrialFiles.Row(
+                                "Flour", "Otsu", 25.5, Double.NaN, OptionalDouble.of(356), 0, 91.5, 0.4, true, ""),
                         new TrialFiles.Row(
                                 "=Flour",
                                 "Valley",
                                 Double.NaN,
                                 98,
                                 OptionalDouble.empty(),
+                                Double.NaN,
                                 Double.NaN,
                                 Double.NaN,
                                 false,
@@ -42,8 +44,8 @@ class TrialFilesTest {
         assertThat(ImageIO.read(png.toFile()).getRGB(1, 0)).isEqualTo(0xff00ff00);
         assertThat(Files.readString(table))
                 .isEqualTo(
-                        "sample,setting,share_percent,explained_percent,count,differs_percent,own_number,current,error\r\n"
-                                + "Flour,Otsu,25.5,,356,0,0.4,yes,\r\n'=Flour,Valley,,98,,,,no,finds none\r\n");
+                        "sample,setting,share_percent,explained_percent,count,differs_percent,held_out_f1_percent,own_number,current,error\r\n"
+                                + "Flour,Otsu,25.5,,356,0,91.5,0.4,yes,\r\n'=Flour,Valley,,98,,,,,no,finds none\r\n");
     }
 
     @Test
