@@ -141,7 +141,7 @@ class PhasesWindowTest {
                 .allSatisfy(t -> assertThat(t.number(TrialModel.Number.DIFFERS)).isBetween(0.0, 5.0));
         assertThat(Files.readString(folder.resolve("sheet.csv")))
                 .startsWith(
-                        "sample,setting,share_percent,explained_percent,count,differs_percent,own_number,current,error\r\n"
+                        "sample,setting,share_percent,explained_percent,count,differs_percent,held_out_f1_percent,own_number,current,error\r\n"
                                 + "Flour dispersion,1 px,");
         desk.click("trial-keep");
         assertThat(desk.onFx(() -> desk.model().study().get().sheets()).values())

@@ -105,13 +105,7 @@ public final class TrainingActions {
 
     /** Takes in a painted picture of a sample; classes that are new are added, in the colours it has. */
     public void bring(String sample, ClassStroke.Painted painted, List<ClassLabel> labels) {
-        TrainingPlan plan = plan();
-        for (ClassLabel label : labels) {
-            if (plan.find(label.name()).isEmpty()) {
-                plan = plan.and(label);
-            }
-        }
-        TrainingPlan more = plan;
+        TrainingPlan more = planned(labels);
         act(Texts.of("action.training.bring", painted.origin()), s -> {
             Study painting = with(
                     s,
@@ -119,6 +113,17 @@ public final class TrainingActions {
                     strokes(s).getOrDefault(sample, ClassStrokes.NONE).and(painted));
             return with(painting, more);
         });
+    }
+
+    /** With these classes too. @throws IllegalArgumentException in a sentence, where there cannot be so many */
+    public TrainingPlan planned(List<ClassLabel> labels) {
+        TrainingPlan plan = plan();
+        for (ClassLabel label : labels) {
+            if (plan.find(label.name()).isEmpty()) {
+                plan = plan.and(label);
+            }
+        }
+        return plan;
     }
 
     /** @throws IllegalArgumentException in a sentence, where there cannot be one more */

@@ -70,6 +70,13 @@ public final class StageModel {
         return hiddenPhases;
     }
 
+    private final BooleanProperty unsure = new SimpleBooleanProperty();
+
+    /** Whether it is known how sure a learner was of what is on the stage. */
+    public BooleanProperty unsure() {
+        return unsure;
+    }
+
     /** The last kind that the state on the stage holds. */
     public ObjectProperty<Flow> flow() {
         return flow;

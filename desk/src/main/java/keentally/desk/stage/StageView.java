@@ -302,6 +302,7 @@ public final class StageView extends Region {
         Optional<Scene> scene = scene();
         scene.ifPresent(s -> {
             model.flow().set(s.state().seen());
+            model.unsure().set(s.state().probabilities().isPresent());
             canvas.paint(s);
         });
     }

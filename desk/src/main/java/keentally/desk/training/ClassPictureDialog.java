@@ -101,7 +101,7 @@ public final class ClassPictureDialog {
             if (nothing < -1) {
                 throw new IllegalArgumentException(Texts.of("training.picture.say"));
             }
-            take(desk.sampleId().get(), actions, nothing);
+            take(desk, actions, nothing);
         });
     }
 
@@ -136,7 +136,7 @@ public final class ClassPictureDialog {
     }
 
     /** @param nothing the value that means not painted; −1 for none */
-    private void take(String sample, TrainingActions actions, int nothing) {
+    private void take(DeskModel desk, TrainingActions actions, int nothing) {
         List<ClassLabel> labels = new ArrayList<>();
         int[] number = new int[picture.values().size()];
         for (int v = 0; v < number.length; v++) {
@@ -152,15 +152,18 @@ public final class ClassPictureDialog {
         if (labels.stream().map(ClassLabel::name).distinct().count() < labels.size()) {
             throw new IllegalArgumentException(Texts.of("training.picture.twice"));
         }
-        int[] values = new int[picture.width() * picture.height()];
-        for (int i = 0; i < values.length; i++) {
-            values[i] = number[picture.valueAt(i % picture.width(), i / picture.width())];
-        }
-        LabelRuns runs = LabelRuns.of(picture.width(), picture.height(), values);
-        actions.bring(
-                sample,
-                new ClassStroke.Painted(
-                        runs, labels.stream().map(ClassLabel::name).toList(), origin),
-                labels);
+        actions.planned(labels); // says now what cannot be
+        String sample = desk.sampleId().get();
+        desk.job(Texts.of("job.bring", origin), job -> {
+            int[] values = new int[picture.width() * picture.height()];
+            for (int i = 0; i < values.length; i++) {
+                values[i] = number[picture.valueAt(i % picture.width(), i / picture.width())];
+            }
+            ClassStroke.Painted painted = new ClassStroke.Painted(
+                    LabelRuns.of(picture.width(), picture.height(), values),
+                    labels.stream().map(ClassLabel::name).toList(),
+                    origin);
+            Platform.runLater(() -> actions.bring(sample, painted, labels));
+        });
     }
 }

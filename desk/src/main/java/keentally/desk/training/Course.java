@@ -50,7 +50,10 @@ final class Course {
 
     private static final int QUICK_EXAMPLES = 4000;
 
-    private static final long BETWEEN_NANOS = 400_000_000L;
+    /** Of the chance by which examples are drawn. */
+    static final long SEED = 1;
+
+    private static final long BETWEEN_NANOS = 250_000_000L;
 
     /** Of a square that is asked to be painted, in pixels at least. */
     private static final int SQUARE = 24;
@@ -58,14 +61,18 @@ final class Course {
     private final Asked asked;
     private final Inputs inputs;
     private Stage stage = Stage.PAINTED;
-    private Optional<Learned> learned;
+    private Optional<Learned> learned = Optional.empty();
     private Optional<Prediction> prediction = Optional.empty();
     private Optional<ClassPicture> here = Optional.empty();
+    private Plane8 drawn;
+    private List<ClassLabel> classes = List.of();
     private Lessons lessons;
     private Examples examples;
     private Learned.From from;
     private FeatureSet set;
+    private List<News.Place> next = List.of();
     private News news = News.NONE;
+    private Stage toldAt = Stage.PAINTED;
     private long told;
 
     /**
@@ -103,7 +110,6 @@ final class Course {
     Course(Asked asked, Inputs inputs) {
         this.asked = asked;
         this.inputs = inputs;
-        this.learned = Optional.empty();
     }
 
     /** How soon the next piece is wanted. */
@@ -130,7 +136,7 @@ final class Course {
                 case PAINTED -> paint(work);
                 case QUICK -> quick(work);
                 case WHOLE -> whole(work);
-                case COARSE -> stage = current().readMore(view, work) ? Stage.COARSE : Stage.IN_SIGHT;
+                case COARSE -> readMore(view, work);
                 case IN_SIGHT -> stage = current().askFine(view, true, work) ? Stage.IN_SIGHT : Stage.SCORES;
                 case SCORES -> score(work);
                 case REST -> stage = current().askFine(view, false, work) ? Stage.REST : Stage.DONE;
@@ -148,14 +154,13 @@ final class Course {
     }
 
     private void tell(String fault) {
-        if (stage == Stage.REST && System.nanoTime() - told < BETWEEN_NANOS && fault.isEmpty()) {
+        if (stage == toldAt && System.nanoTime() - told < BETWEEN_NANOS && fault.isEmpty()) {
             return; // the whole picture is handed out with every word
         }
+        toldAt = stage;
         told = System.nanoTime();
-        List<ClassLabel> classes =
-                learned.map(l -> l.classifier().classes()).orElse(lessons == null ? List.of() : lessons.classes());
         Optional<PhaseMap> map = prediction.map(p -> named(p.seen(), classes));
-        Optional<Mask> wrong = prediction.flatMap(p -> here.map(h -> wrong(p, h, classes)));
+        Optional<Mask> wrong = prediction.flatMap(p -> here.map(h -> wrong(p, h)));
         news = new News(
                 asked.sample,
                 news.under(),
@@ -165,7 +170,7 @@ final class Course {
                 prediction.map(Prediction::part).orElse(0.0),
                 learned,
                 wrong,
-                stage.ordinal() > Stage.COARSE.ordinal() && prediction.isPresent() ? next(classes) : news.next(),
+                next,
                 fault);
     }
 
@@ -180,15 +185,19 @@ final class Course {
     private void paint(Work work) throws FileFault, RunFault {
         State under = state(asked.sample, work);
         ClassStrokes strokes = asked.strokes.getOrDefault(asked.sample, ClassStrokes.NONE);
-        List<ClassLabel> classes = asked.plan.classes();
+        TreeSet<String> names = new TreeSet<>();
+        asked.strokes.values().forEach(s -> names.addAll(s.names()));
+        classes = asked.plan.classes().stream()
+                .filter(c -> names.contains(c.name()))
+                .toList();
         if (!classes.isEmpty()) {
-            here = Optional.of(
-                    ClassPicture.of(under.field().width(), under.field().height(), strokes, classes, reach(under)));
+            here = Optional.of(painted(asked.sample, under, strokes));
+            drawn = here.get().drawn(PhaseMap.OUTSIDE);
         }
         news = new News(
                 asked.sample,
                 Optional.of(under),
-                here.map(h -> named(h.drawn(PhaseMap.OUTSIDE), classes)),
+                here.map(h -> named(drawn, classes)),
                 strokes.list().size(),
                 Optional.empty(),
                 0,
@@ -197,17 +206,23 @@ final class Course {
                 List.of(),
                 "");
         stage = Stage.QUICK;
-        if (asked.strokes.values().stream()
-                        .flatMap(s -> s.names().stream())
-                        .distinct()
-                        .count()
-                < 2) {
+        if (classes.size() < 2) {
             stage = Stage.DONE; // said by the panel: there is nothing to tell apart yet
         }
     }
 
-    private double reach(State under) {
-        return asked.plan.features(under.current().isColour()).reach();
+    private ClassPicture painted(String sample, State under, ClassStrokes strokes) {
+        return ClassPicture.of(
+                under.field().width(),
+                under.field().height(),
+                strokes,
+                classes,
+                at(sample, under.current().isColour()).reach());
+    }
+
+    /** The features as wide as they are on a sample of another scale. */
+    private FeatureSet at(String sample, boolean colour) {
+        return asked.plan.features(colour).at(trainedAt(), Optional.ofNullable(asked.scales.get(sample)));
     }
 
     private State state(String sample, Work work) throws FileFault, RunFault {
@@ -220,12 +235,11 @@ final class Course {
         gather(work);
         if (asked.before.filter(b -> b.from().equals(from)).isPresent()) {
             learned = asked.before;
-            lessons = learned.get().lessons();
             predict(learned.get().classifier().learnt(), work);
             stage = Stage.COARSE;
             return;
         }
-        examples = lessons.examples(asked.plan.examples(), 1, work);
+        examples = lessons.examples(asked.plan.examples(), SEED, work);
         Examples few = few(examples);
         LearnerPlan plan = asked.plan.learner() instanceof ForestPlan forest
                 ? forest.of(Math.min(QUICK_TREES, forest.trees()))
@@ -250,11 +264,6 @@ final class Course {
     }
 
     private void gather(Work work) throws FileFault, RunFault {
-        TreeSet<String> names = new TreeSet<>();
-        asked.strokes.values().forEach(s -> names.addAll(s.names()));
-        List<ClassLabel> classes = asked.plan.classes().stream()
-                .filter(c -> names.contains(c.name()))
-                .toList();
         Map<String, State> states = new TreeMap<>();
         for (String sample : asked.strokes.keySet()) {
             states.put(sample, state(sample, work));
@@ -263,15 +272,13 @@ final class Course {
         set = asked.plan.features(colour);
         List<Lesson> all = new ArrayList<>();
         for (Map.Entry<String, State> one : states.entrySet()) {
-            FeatureSet here = set.at(trainedAt(), Optional.ofNullable(asked.scales.get(one.getKey())));
+            boolean isHere = one.getKey().equals(asked.sample);
             all.add(new Lesson(
-                    inputs.of(one.getKey(), one.getValue(), here).features(),
-                    ClassPicture.of(
-                            one.getValue().field().width(),
-                            one.getValue().field().height(),
-                            asked.strokes.get(one.getKey()),
-                            classes,
-                            here.reach())));
+                    inputs.of(one.getKey(), one.getValue(), at(one.getKey(), colour))
+                            .features(),
+                    isHere
+                            ? here.orElseThrow()
+                            : painted(one.getKey(), one.getValue(), asked.strokes.get(one.getKey()))));
         }
         lessons = Lessons.of(all, Optional.of(""));
         from = new Learned.From(
@@ -287,8 +294,7 @@ final class Course {
 
     private void predict(Learnt learnt, Work work) {
         State under = news.under().orElseThrow();
-        FeatureSet at = set.at(trainedAt(), Optional.ofNullable(asked.scales.get(asked.sample)));
-        Inputs.Input input = inputs.of(asked.sample, under, at);
+        Inputs.Input input = inputs.of(asked.sample, under, at(asked.sample, set.colour()));
         Prediction fresh = new Prediction(learnt, input.features().rows(), input.grid(), under.field());
         fresh.askKnown(work);
         prediction = Optional.of(fresh);
@@ -300,9 +306,9 @@ final class Course {
         double seconds = (System.nanoTime() - begun) / 1e9;
         learned = Optional.of(new Learned(
                 from,
-                lessons,
+                lessons.summary(),
                 examples,
-                new Classifier(set, lessons.classes(), learnt, trainedAt()),
+                new Classifier(set, classes, learnt, trainedAt()),
                 learnt instanceof Forest forest ? forest.trees().size() : 0,
                 seconds,
                 Optional.empty()));
@@ -317,7 +323,7 @@ final class Course {
 
     private void score(Work work) {
         Learned now = learned.orElseThrow();
-        if (now.scores().isEmpty() && isScored(now.examples())) {
+        if (now.scores().isEmpty()) {
             LearnerPlan plan =
                     asked.plan.learner() instanceof ForestPlan forest ? forest.of(now.trees()) : asked.plan.learner();
             learned = Optional.of(now.with(Scores.of(now.lessons(), now.examples(), plan, set, work, deadline())));
@@ -325,36 +331,25 @@ final class Course {
         stage = Stage.REST;
     }
 
-    /** Whether every class has an example that belongs to a group: one that lies in gaps alone can be learnt from, but not held out. */
-    private static boolean isScored(Examples examples) {
-        boolean[] grouped = new boolean[examples.classes()];
-        for (int i = 0; i < examples.count(); i++) {
-            grouped[examples.classOf()[i]] |= examples.groups()[i] >= 0;
-        }
-        for (boolean any : grouped) {
-            if (!any) {
-                return false;
-            }
-        }
-        return true;
-    }
-
-    private static Mask wrong(Prediction predicted, ClassPicture painted, List<ClassLabel> classes) {
+    private Mask wrong(Prediction predicted, ClassPicture painted) {
         byte[] wrong = new byte[painted.width() * painted.height()];
-        Plane8 drawn = painted.drawn(PhaseMap.OUTSIDE);
-        int[] number = painted.values().stream()
-                .skip(1)
-                .mapToInt(v -> classes.stream().map(ClassLabel::name).toList().indexOf(v.name()))
-                .toArray();
         for (int i = 0; i < wrong.length; i++) {
             int said = drawn.values()[i] & 0xff;
             int taken = predicted.at(i % painted.width(), i / painted.width());
-            wrong[i] = (byte) (said < number.length && taken != PhaseMap.OUTSIDE && number[said] != taken ? 1 : 0);
+            wrong[i] = (byte) (said != PhaseMap.OUTSIDE && taken != PhaseMap.OUTSIDE && said != taken ? 1 : 0);
         }
         return Mask.from(wrong, painted.width(), painted.height());
     }
 
-    private List<News.Place> next(List<ClassLabel> classes) {
+    /** Coarsely, until all of the picture was asked about; then it is known where the learner wavers. */
+    private void readMore(Optional<Viewport> view, Work work) {
+        if (!current().readMore(view, work)) {
+            next = next();
+            stage = Stage.IN_SIGHT;
+        }
+    }
+
+    private List<News.Place> next() {
         Prediction now = current();
         int side = Math.max(1, SQUARE / now.step());
         double pixels = (double) side * now.step();

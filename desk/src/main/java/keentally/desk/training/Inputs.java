@@ -32,11 +32,6 @@ final class Inputs {
             this.features = features;
         }
 
-        /** Before the station. */
-        State state() {
-            return state;
-        }
-
         PixelFeatures features() {
             return features;
         }
@@ -67,9 +62,5 @@ final class Inputs {
         Input fresh = new Input(state, PixelFeatures.of(set, state.current(), state.original()));
         known.put(sampleId, fresh);
         return fresh;
-    }
-
-    void forget() {
-        known.clear();
     }
 }

@@ -16,13 +16,14 @@ import keentally.core.picture.Picture;
  * What came of a training.
  *
  * @param from what it was learnt from
+ * @param lessons what is told of it; the painted pictures themselves are many bytes a pixel
  * @param trees how many of a forest's trees there was time for; 0 for another learner
  * @param seconds that learning took
  * @param scores once something was held out
  */
 record Learned(
         From from,
-        Lessons lessons,
+        Lessons.Summary lessons,
         Examples examples,
         Classifier classifier,
         int trees,

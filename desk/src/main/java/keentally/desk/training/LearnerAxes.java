@@ -24,7 +24,6 @@ import keentally.core.classify.LinearModel;
 import keentally.core.classify.LinearPlan;
 import keentally.core.classify.Scores;
 import keentally.core.classify.TrainingPlan;
-import keentally.core.setting.Reference;
 import keentally.core.setting.Values;
 import keentally.core.step.ClassifyStep;
 import keentally.core.trial.Axes;
@@ -34,17 +33,15 @@ import keentally.core.words.Figures;
 import keentally.core.work.Deadline;
 import keentally.core.work.Work;
 import keentally.desk.look.Texts;
-import keentally.study.file.Sha256;
 
 /** What can be tried in how a model is learnt from what is painted: each alternative is learnt anew, with scores of its own. */
 final class LearnerAxes {
     private static final String PARTED = "\\s*;\\s*";
 
     private final Learned learned;
-    private final Function<Learned, String> text;
+    private final ModelText text;
 
-    /** @param text of a model, to be kept inside the method */
-    LearnerAxes(Learned learned, Function<Learned, String> text) {
+    LearnerAxes(Learned learned, ModelText text) {
         this.learned = learned;
         this.text = text;
     }
@@ -181,6 +178,7 @@ final class LearnerAxes {
                 .<Set<Integer>>mapToObj(c -> new LinkedHashSet<>())
                 .toList();
         return all.at(IntStream.range(0, all.count())
+                .filter(i -> most == Integer.MAX_VALUE || all.groups()[i] >= 0) // between blocks is no stroke
                 .filter(i -> {
                     Set<Integer> of = kept.get(all.classOf()[i]);
                     if (of.size() < most) {
@@ -211,11 +209,9 @@ final class LearnerAxes {
                 learnt instanceof Forest forest ? forest.trees().size() : 0,
                 seconds,
                 Optional.of(scores));
-        String model = text.apply(fresh);
-        Reference held = new Reference(Texts.of("training.held"), Sha256.of(model), Optional.of(model));
         double f1 = 100 * scores.confusion().meanF1();
         return new Variant.Made(
-                now.with(ClassifyStep.MODEL, held),
+                now.with(ClassifyStep.MODEL, text.held(fresh)),
                 Double.isFinite(f1) ? OptionalDouble.of(f1) : OptionalDouble.empty(),
                 told(f1, seconds, learnt));
     }

@@ -59,7 +59,7 @@ final class PlanSection extends VBox {
             box.setOnAction(e -> takeGroups(group));
             GridPane.setHgrow(box, Priority.ALWAYS);
             Label cost = Pieces.figure("training-cost-" + group.id(), "");
-            model.costs().addListener(o -> cost.setText(model.cost(group)));
+            model.costs().seconds().addListener(o -> cost.setText(model.costs().told(group)));
             features.addRow(group.ordinal(), box, cost);
             groups.put(group, box);
         }

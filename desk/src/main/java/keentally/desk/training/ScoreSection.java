@@ -15,6 +15,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import keentally.core.classify.Confusion;
+import keentally.core.classify.FeatureSet;
 import keentally.core.classify.HeldOut.Importance;
 import keentally.core.classify.Scores;
 import keentally.core.colour.Rgb;
@@ -115,6 +116,11 @@ final class ScoreSection extends VBox {
         return figure;
     }
 
+    /** In per cent points, to a tenth; nothing is no less than nothing. */
+    private static String points(Importance of) {
+        return Figures.fixed(Math.rint(1000 * of.lost()) / 10 + 0.0, 1);
+    }
+
     /** In per cent; a dash where nothing was held out. */
     private static String percent(double part) {
         return Double.isFinite(part) ? Figures.percent(100 * part) : "\u2013";
@@ -192,7 +198,7 @@ final class ScoreSection extends VBox {
                     i,
                     new Label(Texts.of("training.features." + one.name())),
                     bar,
-                    right("training-lost-" + one.name(), Figures.fixed(100 * one.lost(), 1)));
+                    right("training-lost-" + one.name(), points(one)));
         }
         each.getChildren()
                 .setAll(
@@ -200,24 +206,43 @@ final class ScoreSection extends VBox {
                         Pieces.button(
                                 "training-each",
                                 "training.importance.each",
-                                () -> model.eachFeature(scores, this::showEach)));
+                                () -> model.eachFeature(scores, f -> showEach(scores.set(), f))));
     }
 
-    private void showEach(List<Importance> features) {
+    /** A feature for people: its group, its channel where there are several, its width, and which of several it is. */
+    private String called(FeatureSet set, String id) {
+        return set.features().stream()
+                .filter(f -> f.toString().equals(id))
+                .findFirst()
+                .map(f -> {
+                    StringBuilder told = new StringBuilder(
+                            Texts.of("training.features." + f.group().id()));
+                    if (set.colour()) {
+                        told.append(" \u00b7 ").append(List.of("L*", "a*", "b*").get(f.channel()));
+                    }
+                    if (f.width() > 0) {
+                        told.append(" \u00b7 ")
+                                .append(Figures.length(
+                                        f.width() * set.stretch(), model.desk().pixelSize()));
+                    }
+                    return told.append(Texts.find("training.which." + f.group().id() + "." + f.which())
+                                    .map(w -> " \u00b7 " + w)
+                                    .orElse(""))
+                            .toString();
+                })
+                .orElse(id);
+    }
+
+    private void showEach(FeatureSet set, List<Importance> features) {
         GridPane grid = new GridPane();
         grid.setId("training-each-list");
         grid.getStyleClass().add("training-grid");
         grid.setHgap(9);
         grid.setVgap(2);
         for (int i = 0; i < Math.min(MOST_FEATURES, features.size()); i++) {
-            Label name = new Label(features.get(i).name());
+            Label name = new Label(called(set, features.get(i).name()));
             GridPane.setHgrow(name, Priority.ALWAYS);
-            grid.addRow(
-                    i,
-                    name,
-                    right(
-                            "training-each-" + i,
-                            Figures.fixed(100 * features.get(i).lost(), 1)));
+            grid.addRow(i, name, right("training-each-" + i, points(features.get(i))));
         }
         each.getChildren().set(1, grid);
     }

@@ -1,9 +1,7 @@
 package keentally.desk.training;
 
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -18,18 +16,10 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
-import keentally.core.classify.Classifier;
 import keentally.core.classify.Classifier.ClassLabel;
-import keentally.core.classify.Confusion;
-import keentally.core.classify.FeatureGroup;
-import keentally.core.classify.FeatureRows;
-import keentally.core.classify.FeatureSet;
-import keentally.core.classify.ForestPlan;
 import keentally.core.classify.HeldOut.Importance;
 import keentally.core.classify.LinearModel;
-import keentally.core.classify.LinearPlan;
 import keentally.core.classify.Scores;
-import keentally.core.classify.TrainingPlan;
 import keentally.core.colour.Rgb;
 import keentally.core.geometry.Point;
 import keentally.core.geometry.Rectangle;
@@ -38,13 +28,11 @@ import keentally.core.hand.ClassStrokes;
 import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
 import keentally.core.picture.PhaseMap;
-import keentally.core.picture.Picture;
 import keentally.core.quantity.Scale;
 import keentally.core.run.Lanes.Urgency;
 import keentally.core.run.StateCache;
 import keentally.core.setting.Reference;
 import keentally.core.step.ClassifyStep;
-import keentally.core.step.State;
 import keentally.core.trial.Axis;
 import keentally.core.view.Layer;
 import keentally.core.view.Look;
@@ -63,20 +51,17 @@ import keentally.desk.stage.ClassTool;
 import keentally.desk.stage.StageModel;
 import keentally.desk.stage.StageTool;
 import keentally.desk.station.BrushWidth;
-import keentally.study.Program;
-import keentally.study.file.Sha256;
 import keentally.study.method.ModelFile;
 import keentally.study.result.ScoreFiles;
 
 /** A station that is taught by examples, without a window: every stroke begins a new course, and what it comes to is on the stage as it comes. */
 public final class TrainingModel {
     private static final double LOOK = 8;
-    private static final int TRIED = 192;
 
     private final DeskModel desk;
     private final StageModel stage;
     private final Executor ui;
-    private final Inputs inputs = new Inputs();
+    private Inputs inputs = new Inputs();
     private final ReadOnlyBooleanWrapper open = new ReadOnlyBooleanWrapper();
     private final ReadOnlyObjectWrapper<Optional<TrainingActions>> of = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<News> news = new ReadOnlyObjectWrapper<>(News.NONE);
@@ -86,8 +71,8 @@ public final class TrainingModel {
     private final ReadOnlyBooleanWrapper learning = new ReadOnlyBooleanWrapper();
     private final ClassTool tool;
     private final BrushWidth.Memory brush = new BrushWidth.Memory();
-    private final ReadOnlyObjectWrapper<Map<FeatureGroup, Double>> costs = new ReadOnlyObjectWrapper<>(Map.of());
-    private final Newest costing;
+    private final FeatureCosts costs;
+    private final Newest taking;
     private final Newest importance;
     private int place = -1;
     private Optional<Course> course = Optional.empty();
@@ -101,7 +86,8 @@ public final class TrainingModel {
         this.desk = desk;
         this.stage = stage;
         this.ui = ui;
-        this.costing = new Newest(desk, ui, Urgency.LATER);
+        this.costs = new FeatureCosts(new Newest(desk, ui, Urgency.LATER));
+        this.taking = new Newest(desk, ui, Urgency.ASKED);
         this.importance = new Newest(desk, ui);
         this.tool = new ClassTool(brush::px, this::colour, this::pending, new ByMouse());
         desk.study().addListener(o -> follow());
@@ -109,11 +95,6 @@ public final class TrainingModel {
         desk.shown().addListener(o -> follow());
         desk.holding().addListener(o -> forget());
         errors.addListener(o -> show());
-    }
-
-    /** Whether the view stands before the picture. */
-    public ReadOnlyBooleanProperty isOpen() {
-        return open.getReadOnlyProperty();
     }
 
     /** The station that is taught; empty where the method has none. */
@@ -160,45 +141,9 @@ public final class TrainingModel {
         return brush;
     }
 
-    /** Seconds that a group of features takes for the picture on the stage, as far as that was tried. */
-    ReadOnlyObjectProperty<Map<FeatureGroup, Double>> costs() {
-        return costs.getReadOnlyProperty();
-    }
-
-    /** What a group of features costs, for people; nothing while that is not known. */
-    String cost(FeatureGroup group) {
-        Double seconds = costs.get().get(group);
-        return seconds == null ? "" : Texts.of("training.cost-of", Figures.fixed(seconds, seconds < 1 ? 2 : 1));
-    }
-
-    /** Tries each group on a small square of the picture. */
-    private void tryCosts() {
-        Optional<State> under = news.get().under();
-        if (under.isEmpty() || !costs.get().isEmpty()) {
-            return;
-        }
-        Picture picture = under.get().current();
-        Picture original = under.get().original();
-        costing.ask(work -> {
-            Map<FeatureGroup, Double> found = new EnumMap<>(FeatureGroup.class);
-            int side = Math.min(TRIED, Math.min(picture.width(), picture.height()));
-            for (FeatureGroup group : FeatureGroup.values()) {
-                FeatureSet set = new FeatureSet(List.of(group), picture.isColour(), 1);
-                FeatureRows.of(set, picture, original).ifPresent(rows -> {
-                    rows.read(0, side, 0, side);
-                    long begun = System.nanoTime();
-                    rows.read(0, side, 0, side);
-                    double each = (System.nanoTime() - begun) / 1e9 / side / side;
-                    found.put(
-                            group,
-                            each
-                                    * picture.width()
-                                    * picture.height()
-                                    / work.workers().threads());
-                });
-            }
-            return () -> costs.set(found);
-        });
+    /** What each group of features costs for the picture on the stage. */
+    FeatureCosts costs() {
+        return costs;
     }
 
     /** The id of the station that is taught. */
@@ -206,10 +151,16 @@ public final class TrainingModel {
         return of.get().map(TrainingActions::stepId);
     }
 
-    /** What the station's alternatives can differ in beside its settings: how a model is learnt from what is painted now. */
+    /** What the station's alternatives can differ in beside its settings: how a model is learnt from what is painted; none where that is not learnt yet. */
     public List<Axis> axes(MethodStep step) {
-        return last.filter(l -> step.description().id().equals(ClassifyStep.ID))
-                .map(l -> new LearnerAxes(l, this::text).all())
+        if (!step.description().id().equals(ClassifyStep.ID)) {
+            return List.of();
+        }
+        TrainingActions now = new TrainingActions(desk, step.id());
+        ModelText text = ModelText.of(desk.study().get());
+        return last.filter(l ->
+                        l.from().plan().equals(now.plan()) && l.from().strokes().equals(now.strokes()))
+                .map(l -> new LearnerAxes(l, text).all())
                 .orElse(List.of());
     }
 
@@ -241,7 +192,7 @@ public final class TrainingModel {
                 lookBefore.ifPresent(stage.overlay()::set);
             }
             stop();
-            inputs.forget();
+            inputs = new Inputs(); // what is being worked out still has its own
             news.set(News.NONE);
             stage.taught().set(Optional.empty());
         }
@@ -251,7 +202,7 @@ public final class TrainingModel {
     private void forget() {
         stop();
         letGo();
-        inputs.forget();
+        inputs = new Inputs();
         last = Optional.empty();
         chosen.set("");
         follow();
@@ -323,6 +274,8 @@ public final class TrainingModel {
         }
         stop();
         asked = now;
+        place = -1; // other places now
+        tool.ring(Optional.empty());
         learning.set(true);
         course = Optional.of(new Course(
                 new Course.Asked(
@@ -365,12 +318,10 @@ public final class TrainingModel {
             letGo();
             last = Optional.empty();
         }
-        boolean other = !news.get().under().equals(what.under());
         news.set(what);
-        if (other) {
-            costs.set(Map.of());
-            tryCosts();
-        }
+        what.under()
+                .ifPresent(u ->
+                        costs.turnTo(u, of.get().map(a -> a.plan().stretch()).orElse(1.0)));
         learning.set(!done);
         show();
     }
@@ -416,7 +367,7 @@ public final class TrainingModel {
                 .toList();
     }
 
-    /** The colour of a stroke that is pending. */
+    /** What the mouse and the keys did on the stage. */
     private final class ByMouse implements ClassTool.Hand {
         @Override
         public Rgb colour(String name) {
@@ -462,7 +413,8 @@ public final class TrainingModel {
 
     /** Brings the next of the places where a stroke would help most in sight, with the class that it is likeliest taken for. */
     void goNext(int by) {
-        List<News.Place> places = news.get().next();
+        boolean isHere = news.get().sample().equals(desk.sampleId().get());
+        List<News.Place> places = isHere ? news.get().next() : List.of();
         if (places.isEmpty()) {
             desk.say(Texts.of(news.get().learned().isPresent() ? "training.next.none" : "training.next.not-yet"));
             return;
@@ -480,20 +432,29 @@ public final class TrainingModel {
                 "training.next.at", String.valueOf(place + 1), String.valueOf(places.size()), at.first(), at.second()));
     }
 
-    /** Makes what was learnt the station's model, kept inside the method. */
-    boolean take() {
+    /** Makes what was learnt the station's model, kept inside the method. @param then where that could be */
+    void take(Runnable then) {
         Optional<Learned> learned = news.get().learned();
         if (learned.isEmpty() || of.get().isEmpty()) {
             desk.say(Texts.of("training.nothing"));
-            return false;
+            return;
         }
-        String text = text(learned.get());
-        return of.get().get().take(new Reference(Texts.of("training.held"), Sha256.of(text), Optional.of(text)));
+        TrainingActions actions = of.get().get();
+        ModelText text = ModelText.of(desk.study().get());
+        taking.ask(work -> {
+            Reference model = text.held(learned.get());
+            return () -> {
+                if (actions.take(model)) {
+                    then.run();
+                }
+            };
+        });
     }
 
     /** What writes what was learnt into a file of its own; nothing while nothing was. */
     Optional<DeskFiles.FileWriting> modelFile() {
-        return news.get().learned().map(l -> file -> ModelFile.write(file, l.classifier(), provenance(l)));
+        ModelText text = ModelText.of(desk.study().get());
+        return news.get().learned().map(l -> file -> ModelFile.write(file, l.classifier(), text.provenance(l)));
     }
 
     /** Works out what each single feature is for; told on the interface thread. */
@@ -510,60 +471,6 @@ public final class TrainingModel {
                 .learned()
                 .flatMap(Learned::scores)
                 .map(s -> file -> ScoreFiles.write(file, s, desk.work(new Cancel())));
-    }
-
-    private String text(Learned learned) {
-        return ModelFile.text(learned.classifier(), provenance(learned));
-    }
-
-    /** From what it was learnt, how, and how well it did. */
-    private Map<String, Object> provenance(Learned learned) {
-        TrainingPlan plan = learned.from().plan();
-        Map<String, Object> tree = new LinkedHashMap<>();
-        tree.put("program", Program.VERSION);
-        tree.put(
-                "learntFrom",
-                learned.from().strokes().entrySet().stream()
-                        .map(e -> Map.of(
-                                "sample",
-                                desk.study()
-                                        .get()
-                                        .sample(e.getKey())
-                                        .map(s -> s.name())
-                                        .orElse(e.getKey()),
-                                "strokes",
-                                e.getValue().list().size()))
-                        .toList());
-        tree.put("examples", learned.examples().count());
-        switch (plan.learner()) {
-            case ForestPlan forest -> {
-                tree.put("learner", "forest");
-                tree.put("trees", learned.trees());
-                tree.put("depth", forest.depth());
-                tree.put("seed", forest.seed());
-            }
-            case LinearPlan linear -> {
-                tree.put("learner", "linear");
-                tree.put("cost", linear.cost());
-                tree.put("rounds", linear.rounds());
-            }
-        }
-        learned.scores().ifPresent(s -> tree.put("heldOut", heldOut(s)));
-        return tree;
-    }
-
-    private static List<Map<String, Object>> heldOut(Scores scores) {
-        Confusion confusion = scores.confusion();
-        List<Map<String, Object>> rows = new ArrayList<>();
-        for (int c = 0; c < confusion.classes(); c++) {
-            Map<String, Object> row = new LinkedHashMap<>();
-            row.put("class", scores.classes().get(c).name());
-            row.put("heldOut", confusion.examples(c));
-            row.put("f1", Double.isFinite(confusion.f1(c)) ? confusion.f1(c) : null);
-            row.put("overlap", Double.isFinite(confusion.overlap(c)) ? confusion.overlap(c) : null);
-            rows.add(row);
-        }
-        return rows;
     }
 
     /** One line on what was learnt, and what was left out. */
@@ -600,10 +507,5 @@ public final class TrainingModel {
             told.append(' ').append(Texts.of("training.not-converged"));
         }
         return told.toString();
-    }
-
-    /** What was learnt last. */
-    Optional<Classifier> classifier() {
-        return news.get().learned().map(Learned::classifier);
     }
 }

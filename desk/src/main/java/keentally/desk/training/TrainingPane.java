@@ -93,11 +93,7 @@ public final class TrainingPane extends VBox {
         all.getChildren().addAll(title, Prose.of(Texts.of("training.question"), "question"), empty, taught);
         HBox foot = new HBox(
                 8,
-                accent("training-take", "training.take", () -> {
-                    if (model.take()) {
-                        outside.showStation();
-                    }
-                }),
+                accent("training-take", "training.take", () -> model.take(outside::showStation)),
                 Pieces.button("training-save", "training.save", () -> save(model.modelFile(), outside::saveModel)));
         foot.getStyleClass().add("station-footer");
         getChildren().addAll(scroll, foot);

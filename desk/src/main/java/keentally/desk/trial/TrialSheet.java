@@ -148,6 +148,7 @@ public final class TrialSheet {
                 tile.number(TrialModel.Number.EXPLAINED),
                 tile.outcome().map(o -> o.count()).orElse(OptionalDouble.empty()),
                 tile.number(TrialModel.Number.DIFFERS),
+                tile.number(TrialModel.Number.SCORE),
                 tile.number(TrialModel.Number.OWN),
                 tile.current(),
                 tile.fault());

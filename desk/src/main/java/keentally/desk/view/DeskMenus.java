@@ -228,6 +228,7 @@ final class DeskMenus {
         Menu menu = menu(
                 "look",
                 item("bench", "", () -> window.showBench()),
+                item("training", "", () -> window.showTraining()),
                 item("objects", "", () -> window.showObjects()),
                 item("ledger", "", () -> window.showLedger()),
                 item("report", "", () -> window.showReport()),

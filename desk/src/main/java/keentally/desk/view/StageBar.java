@@ -40,6 +40,9 @@ final class StageBar extends VBox {
         HBox choices = Pieces.choices("overlay", Look.Overlay.values(), model.overlay());
         choices.getChildren().add(new MarksMenu(model));
         HBox looks = Pieces.choices("phases", StageModel.PhaseLook.values(), model.phaseLook());
+        Node sure = looks.getChildren().get(StageModel.PhaseLook.SURE.ordinal());
+        sure.visibleProperty().bind(model.unsure());
+        sure.managedProperty().bind(sure.visibleProperty());
         Runnable swap = () -> {
             boolean phases = model.flow().get() == Flow.PHASES;
             looks.setVisible(phases);

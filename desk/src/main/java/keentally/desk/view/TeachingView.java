@@ -1,6 +1,7 @@
 package keentally.desk.view;
 
 import java.io.File;
+import java.util.List;
 import java.util.Optional;
 import javafx.application.Platform;
 import javafx.stage.FileChooser;
@@ -57,6 +58,10 @@ final class TeachingView implements TrainingPane.Outside {
             return;
         }
         String station = model.station().get();
+        if (desk.method().step(station).map(model::axes).orElse(List.of()).isEmpty()) {
+            desk.say(Texts.of("training.nothing"));
+            return;
+        }
         window.showBench();
         desk.station().set(station);
         window.trials().toggle();
