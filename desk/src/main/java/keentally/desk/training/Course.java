@@ -46,9 +46,9 @@ import keentally.study.file.FileFault;
  */
 final class Course {
     /** Trees and examples that answer while a hand is still near. */
-    private static final int QUICK_TREES = 12;
+    private static final int QUICK_TREES = 8;
 
-    private static final int QUICK_EXAMPLES = 4000;
+    private static final int QUICK_EXAMPLES = 3000;
 
     /** Of the chance by which examples are drawn. */
     static final long SEED = 1;

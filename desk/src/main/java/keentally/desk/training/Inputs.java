@@ -17,7 +17,7 @@ import keentally.study.file.FileFault;
  * one thread.
  */
 final class Inputs {
-    private static final int PLACES = 120_000;
+    private static final int PLACES = 60_000;
 
     private final Map<String, Input> known = new HashMap<>();
 
