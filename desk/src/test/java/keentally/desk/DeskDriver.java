@@ -92,7 +92,7 @@ public final class DeskDriver implements AutoCloseable {
     private static final Path DEMO =
             Path.of(System.getProperty("keentally.test.demo", "target/demo")).toAbsolutePath();
 
-    private static final int SMALL = 280;
+    private static final int SMALL = 200;
 
     /** A key that means nothing to anybody. */
     private static final KeyCode BARRIER = KeyCode.PAUSE;
