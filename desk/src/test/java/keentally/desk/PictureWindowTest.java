@@ -249,16 +249,6 @@ class PictureWindowTest {
     }
 
     @Test
-    void commandsAreFoundByTheirPurpose() {
-        desk.keys(KeyCode.CONTROL, KeyCode.F);
-        desk.write("calibrate");
-        ListView<?> list = (ListView<?>) desk.inPopup("find-list");
-        assertThat(desk.onFx(() -> list.getItems().size())).isEqualTo(1);
-        desk.keys(KeyCode.ENTER);
-        assertThat(desk.has("scale-real")).isTrue();
-    }
-
-    @Test
     void aStudyIsKeptClosedAndOpenedWithItsUndo() throws Exception {
         Path study = folder.resolve("mine.tally");
         Path picture = folder.resolve("own.png");

@@ -3,9 +3,13 @@ package keentally.samples;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
 import java.util.stream.IntStream;
@@ -35,6 +39,14 @@ import keentally.core.step.References;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
+import keentally.study.caution.Background;
+import keentally.study.caution.Captions;
+import keentally.study.caution.Caution;
+import keentally.study.caution.PictureCautions;
+import keentally.study.run.MovedPhases;
+import keentally.study.run.SampleOrder;
+import keentally.study.run.SampleRecord;
+import keentally.study.run.SampleRun;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -58,6 +70,35 @@ class DemoSamplesTest {
                 .with(demo.hand());
         Run run = runner.run(demo.method().measuring(all), sample, 99, new Cancel(), Progress.SILENT);
         return runner.readings(run, new Cancel());
+    }
+
+    /** Which cautions the demo methods give, each looked at: docs/cautions.md tells why. */
+    @Test
+    void theCautionsOfEachAreThoseThatAreTold() throws Exception {
+        Path page = Path.of(System.getProperty("user.dir")).getParent().resolve("docs/cautions.md");
+        StringBuilder told = new StringBuilder();
+        Map<String, MovedPhases> series = new HashMap<>();
+        for (DemoSample demo : samples().toList()) {
+            Sample sample = Sample.of(demo.id(), demo.picture(), demo.field(), Optional.of(demo.scale()))
+                    .with(demo.hand());
+            SampleRun run = SampleRun.of(
+                    new SampleOrder(demo.id(), sample, Background.NONE, true),
+                    demo.method(),
+                    new Runner(Workers.alone(), new StateCache(0), models(demo)),
+                    new PictureCautions(new Captions()),
+                    new Cancel());
+            SampleRecord record = series.computeIfAbsent(demo.method().name(), m -> new MovedPhases(demo.method()))
+                    .next(run.record());
+            for (Caution caution : record.cautions()) {
+                told.append("| ")
+                        .append(demo.title())
+                        .append(" | ")
+                        .append(caution.id())
+                        .append(" | ");
+                told.append(caution.saw()).append(" |\n");
+            }
+        }
+        assertThat(Files.readString(page)).as("the table, now\n" + told).contains(told);
     }
 
     /** What the sample's method was taught, without files. */

@@ -80,17 +80,17 @@ public class Separating extends TwoThreads {
 
     @Benchmark
     public Regions splitByOutline() {
-        return SplitTouching.byOutline(touching, field, 1, work);
+        return SplitTouching.byOutline(touching, field, 1, work).regions();
     }
 
     @Benchmark
     public Regions splitOneClump() {
-        return SplitTouching.byOutline(together, field, 1, work);
+        return SplitTouching.byOutline(together, field, 1, work).regions();
     }
 
     @Benchmark
     public Regions growFromMinima() {
-        return GrowRegions.fromMinima(field, smooth, 60, work);
+        return GrowRegions.fromMinima(field, smooth, 60, work).regions();
     }
 
     @Benchmark

@@ -16,7 +16,8 @@ import keentally.core.work.Work;
  * <p>Definition. The field's values are parted in two by Otsu's rule; of the larger part, the ground, the median is taken in
  * each of {@value #TILES} × {@value #TILES} tiles in which it fills at least a tenth. A surface of second order is fitted to
  * these by least squares, twice, the second time without tiles that lie further off than three standard deviations. The
- * variation is the surface's greatest less its least value over the tiles, in per cent of its mean.
+ * variation is the surface's greatest less its least value over the tiles, in per cent of its mean. It is 0 where the tiles lie off the
+ * surface by more than {@value #ROUGH} of it (root mean square): what changes as light does not is the sample itself.
  *
  * <p>Edge cases: empty where fewer than {@value #LEAST_TILES} tiles can be told, where the ground's mean is not above 0, and for
  * a field of one value. Cost: two passes over the field.
@@ -25,6 +26,7 @@ public final class EvenLight {
     private static final int TILES = 16;
     private static final int LEAST_TILES = 20;
     private static final int LEAST_PIXELS = 24;
+    private static final double ROUGH = 0.25;
     private static final int SAMPLED = 400;
 
     private EvenLight() {}
@@ -54,7 +56,8 @@ public final class EvenLight {
             sum += at;
         }
         double mean = sum / tiles.length;
-        return mean > 0 ? Optional.of(100 * (most - least) / mean) : Optional.empty();
+        boolean rough = spread(tiles, surface) > ROUGH * (most - least);
+        return mean > 0 ? Optional.of(rough ? 0 : 100 * (most - least) / mean) : Optional.empty();
     }
 
     /** x, y from −1 to 1, and the median of the ground. */

@@ -13,6 +13,7 @@ import keentally.core.colour.ColourSpace;
 import keentally.core.colour.DyeGuess;
 import keentally.core.colour.Rgb;
 import keentally.core.colour.Unmix;
+import keentally.core.find.LightGround;
 import keentally.core.measure.Ground;
 import keentally.core.measure.Measure;
 import keentally.core.measure.ObjectTable;
@@ -110,7 +111,9 @@ public enum Starter {
             return ColourRows.of(start.original(), start.original()).flatMap(rows -> {
                 double[] white = Unmix.white(rows, start.field());
                 return DyeGuess.of(rows, start.field(), white)
-                        .map(dyes -> empty.with(List.of())
+                        .map(dyes -> LightGround.of(start.original(), start.field(), work)
+                                .map(ground -> OnGround.leaveOut(ground, empty.with(List.of())))
+                                .orElseGet(() -> empty.with(List.of()))
                                 .then("unmix-dyes", "dyes", "own", "vectors", dyes)
                                 .then("channel", "of", "dye1")
                                 .then("smooth", "sigma", "1 px")

@@ -13,6 +13,7 @@ import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.Condition;
 import keentally.core.setting.FlagSetting;
 import keentally.core.setting.Setting;
+import keentally.core.setting.Values;
 import keentally.core.work.Work;
 
 /** Goes on with one channel of the picture. A grey picture's grey is itself. */
@@ -38,6 +39,11 @@ public record ChannelStep(String of, From from, GreyChannel.Weights weights, boo
             Set.of(),
             List.<Setting<?>>of(OF, FROM, WEIGHTS, ROUND),
             v -> new ChannelStep(v.get(OF), v.get(FROM), v.get(WEIGHTS), v.get(ROUND)));
+
+    /** Whether it goes on with a channel of the picture as it came. */
+    public static boolean ofOriginal(Values values) {
+        return values.get(FROM) == From.ORIGINAL;
+    }
 
     @Override
     public Outcome apply(State before, Site site) throws StepFault {

@@ -43,6 +43,19 @@ public sealed interface Finding {
     }
 
     /**
+     * Pixels that something begins at.
+     *
+     * @param width of the picture
+     * @param pixels row times width, and column
+     */
+    record Marks(String name, int width, int[] pixels) implements Finding {
+        @Override
+        public double value() {
+            return pixels.length;
+        }
+    }
+
+    /**
      * What was done by hand and changes nothing any more.
      *
      * @param done which of the things done, from 0

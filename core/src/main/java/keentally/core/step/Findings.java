@@ -2,6 +2,7 @@ package keentally.core.step;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -21,6 +22,9 @@ public final class Findings {
     public static final String KEPT = "kept";
     public static final String ADDED = "added-px2";
     public static final String REMOVED = "removed-px2";
+    /** Where regions begin to grow. */
+    public static final String MARKERS = "markers";
+
     public static final String CORRECTIONS = "corrections";
     public static final String BY_HAND = "by-hand";
     public static final String TAKEN_AWAY = "taken-away";
@@ -90,6 +94,13 @@ public final class Findings {
                 .filter(f -> f.name().equals(name))
                 .flatMap(f -> f instanceof Finding.Places p ? p.places().stream() : Stream.empty())
                 .toList();
+    }
+
+    /** Where regions began to grow; nothing where the step grows none. */
+    public Optional<Finding.Marks> markers() {
+        return found.stream()
+                .flatMap(f -> f instanceof Finding.Marks m ? Stream.of(m) : Stream.empty())
+                .findFirst();
     }
 
     /** Which of the things done by hand change nothing any more, from 0. */

@@ -19,6 +19,7 @@ import keentally.core.setting.Values;
 import keentally.core.stats.Histogram;
 import keentally.core.stats.Percentiles;
 import keentally.core.watershed.GrowRegions;
+import keentally.core.watershed.Parted;
 
 /** Lets regions grow from markers until the whole field is parted, over the picture or over how steep it is. */
 public final class GrowRegionsStep implements Step {
@@ -83,15 +84,21 @@ public final class GrowRegionsStep implements Step {
         Plane plane = before.plane();
         Plane heights = over == Over.PICTURE ? plane : steepness(before, site);
         Field field = before.field();
-        Regions whole = switch (markers) {
+        Parted grown = switch (markers) {
             case MINIMA -> GrowRegions.fromMinima(field, heights, values.get(DEPTH), site.work());
             case PEAKS ->
                 GrowRegions.from(field, heights, over == Over.PICTURE, peaks(plane, before, site), site.work());
             case PLACED -> GrowRegions.from(field, heights, false, placed(field, site), site.work());
         };
+        Regions whole = grown.regions();
         Regions parted = values.get(LINES) ? whole.without(whole.lines(i -> true)) : whole;
         ObjectSet objects = ObjectSet.of(parted);
-        return new Outcome(before.give(objects), Findings.NONE.count(Findings.OBJECTS, objects.count()));
+        return new Outcome(
+                before.give(objects),
+                Findings.NONE
+                        .count(Findings.OBJECTS, objects.count())
+                        .with(new Finding.Marks(
+                                Findings.MARKERS, objects.regions().width(), grown.markers())));
     }
 
     private Plane steepness(State before, Site site) throws StepFault {

@@ -4,9 +4,11 @@ import java.util.List;
 import java.util.Set;
 
 /** Chooses what was not chosen, within the field. */
-record InvertMaskStep() implements Step {
-    static final StepDescription DESCRIPTION = new StepDescription(
-            "invert-mask", 1, Flow.MASK, Flow.MASK, Set.of(Use.FIELD), List.of(), v -> new InvertMaskStep());
+public record InvertMaskStep() implements Step {
+    public static final String ID = "invert-mask";
+
+    static final StepDescription DESCRIPTION =
+            new StepDescription(ID, 1, Flow.MASK, Flow.MASK, Set.of(Use.FIELD), List.of(), v -> new InvertMaskStep());
 
     @Override
     public Outcome apply(State before, Site site) {

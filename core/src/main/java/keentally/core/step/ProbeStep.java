@@ -13,7 +13,7 @@ import keentally.core.setting.NumberSetting;
 import keentally.core.setting.Setting;
 
 /** Makes a mask thinner or thicker, or smooths it from within or without, by a shape that is laid on every pixel. */
-record ProbeStep(Kind kind, Shape shape, Length radius, double angle) implements Step {
+public record ProbeStep(Kind kind, Shape shape, Length radius, double angle) implements Step {
     enum Kind {
         ERODE,
         DILATE,
@@ -32,9 +32,9 @@ record ProbeStep(Kind kind, Shape shape, Length radius, double angle) implements
     private static final NumberSetting ANGLE = NumberSetting.of("angle", 0, -180, 180, Condition.is(SHAPE, Shape.LINE));
 
     static final StepDescription ERODE = description(Kind.ERODE);
-    static final StepDescription DILATE = description(Kind.DILATE);
+    public static final StepDescription DILATE = description(Kind.DILATE);
     static final StepDescription OPEN = description(Kind.OPEN);
-    static final StepDescription CLOSE = description(Kind.CLOSE);
+    public static final StepDescription CLOSE = description(Kind.CLOSE);
 
     private static StepDescription description(Kind kind) {
         return new StepDescription(

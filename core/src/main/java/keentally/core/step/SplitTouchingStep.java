@@ -14,6 +14,7 @@ import keentally.core.setting.Condition;
 import keentally.core.setting.FlagSetting;
 import keentally.core.setting.LimitSetting;
 import keentally.core.setting.Setting;
+import keentally.core.watershed.Parted;
 import keentally.core.watershed.SplitTouching;
 
 /** Parts things that touch: where their outline narrows, where the light between them changes, or along edges. */
@@ -70,14 +71,20 @@ public record SplitTouchingStep(By by, Things things, Limit depth, boolean lines
     public Outcome apply(State before, Site site) throws StepFault {
         Mask mask = before.needMask();
         double depthThere = depth.in(PixelSize.PIXELS, before.scale());
-        Regions whole = switch (by) {
+        Parted grown = switch (by) {
             case OUTLINE -> SplitTouching.byOutline(mask, before.field(), depthThere, site.work());
             case LIGHT -> SplitTouching.byLight(mask, before.plane(), things == Things.BRIGHT, depthThere, site.work());
             case EDGES -> SplitTouching.byLight(mask, steepness(before, site), false, depthThere, site.work());
         };
+        Regions whole = grown.regions();
         Regions parted = lines ? whole.without(whole.lines(i -> true)) : whole;
         ObjectSet objects = ObjectSet.of(parted);
-        return new Outcome(before.give(objects), Findings.NONE.count(Findings.OBJECTS, objects.count()));
+        return new Outcome(
+                before.give(objects),
+                Findings.NONE
+                        .count(Findings.OBJECTS, objects.count())
+                        .with(new Finding.Marks(
+                                Findings.MARKERS, objects.regions().width(), grown.markers())));
     }
 
     private static Plane steepness(State before, Site site) throws StepFault {

@@ -5,9 +5,11 @@ import java.util.Set;
 import keentally.core.picture.Mask;
 
 /** From here on only inside the mask: it becomes the field, and the whole of every share. */
-record WithinStep() implements Step {
-    static final StepDescription DESCRIPTION = new StepDescription(
-            "within", 1, Flow.MASK, Flow.PICTURE, Set.of(Use.FIELD), List.of(), v -> new WithinStep());
+public record WithinStep() implements Step {
+    public static final String ID = "within";
+
+    static final StepDescription DESCRIPTION =
+            new StepDescription(ID, 1, Flow.MASK, Flow.PICTURE, Set.of(Use.FIELD), List.of(), v -> new WithinStep());
 
     @Override
     public Outcome apply(State before, Site site) throws StepFault {

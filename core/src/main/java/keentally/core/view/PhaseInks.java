@@ -8,8 +8,8 @@ import keentally.core.work.Work;
 
 /** Colours for phases. */
 public final class PhaseInks {
-    /** From dark to light, so that they keep the order of the phases for everybody's eyes. */
-    private static final int[] STOPS = {0x27335f, 0x2b6d94, 0x2fa08f, 0x9cc25a, 0xf0c75e, 0xf7ead0};
+    /** Ink, plum, teal, marigold and paper: from dark to light, so that they keep the order of the phases for everybody's eyes. */
+    private static final int[] STOPS = {0x1e2a38, 0x6b2a62, 0x1f7a80, 0xe0a93a, 0xf4ecd8};
 
     private static final int OPAQUE = 0xff000000;
 
@@ -19,7 +19,7 @@ public final class PhaseInks {
     public static int[] flat(int phases) {
         int[] inks = new int[phases];
         for (int p = 0; p < phases; p++) {
-            double at = phases == 1 ? 2.5 : (double) p / (phases - 1) * (STOPS.length - 1);
+            double at = phases == 1 ? 2 : (double) p / (phases - 1) * (STOPS.length - 1);
             int below = Math.min(STOPS.length - 2, (int) at);
             inks[p] = Inks.mix(STOPS[below], STOPS[below + 1], (int) Math.round(256 * (at - below)));
         }

@@ -9,7 +9,6 @@ import java.util.Map;
 import keentally.core.geometry.Point;
 import keentally.core.picture.Field;
 import keentally.core.picture.Plane;
-import keentally.core.region.Regions;
 import keentally.core.work.Work;
 
 /**
@@ -39,7 +38,7 @@ public final class GrowRegions {
      * @param heights flooded from low to high
      * @param depth in the values of the heights
      */
-    public static Regions fromMinima(Field field, Plane heights, double depth, Work work) {
+    public static Parted fromMinima(Field field, Plane heights, double depth, Work work) {
         return Piece.part(
                 field.mask(),
                 heights::at,
@@ -52,7 +51,7 @@ public final class GrowRegions {
      * @param upsideDown whether from high to low
      * @param markers places in the picture
      */
-    public static Regions from(Field field, Plane heights, boolean upsideDown, List<Point> markers, Work work) {
+    public static Parted from(Field field, Plane heights, boolean upsideDown, List<Point> markers, Work work) {
         return Piece.part(
                 field.mask(),
                 upsideDown ? (x, y) -> -heights.at(x, y) : heights::at,

@@ -3,6 +3,7 @@ package keentally.core.watershed;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 import keentally.core.label.Labeller;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Neighbours;
@@ -55,7 +56,7 @@ final class Piece {
     }
 
     /** Floods every piece of a mask, by eight neighbours; each source gives a region, and what no water reaches belongs to none. */
-    static Regions part(Mask mask, Ground ground, Sources sources, Work work) {
+    static Parted part(Mask mask, Ground ground, Sources sources, Work work) {
         Regions pieces = Labeller.regions(mask, Neighbours.EIGHT, work);
         List<List<Integer>> batches = batches(pieces);
         List<List<Parts>> parted = work.map(batches.size(), b -> {
@@ -67,12 +68,14 @@ final class Piece {
             return parts;
         });
         RegionBuilder builder = new RegionBuilder(mask.width(), mask.height());
+        IntStream.Builder markers = IntStream.builder();
         for (List<Parts> batch : parted) {
             for (Parts parts : batch) {
                 parts.addTo(builder);
+                Arrays.stream(parts.markers).forEach(markers::add);
             }
         }
-        return builder.regions();
+        return new Parted(builder.regions(), markers.build().toArray());
     }
 
     /** Pieces in reading order, so many together that each batch is worth a thread's while. */
@@ -106,7 +109,7 @@ final class Piece {
     private Parts flooded(Ground ground, Sources sources, Cancel cancel) {
         Heights heights = heights(ground, cancel);
         int[] seeds = sources.of(heights, this, cancel);
-        return seeds.length < 2 ? new Parts(seeds.length) : new Parts(seeds.length, Flood.of(heights, seeds, cancel));
+        return seeds.length < 2 ? new Parts(seeds) : new Parts(seeds, Flood.of(heights, seeds, cancel));
     }
 
     private Heights heights(Ground ground, Cancel cancel) {
@@ -126,19 +129,24 @@ final class Piece {
     /** What the piece fell into: stretches of its runs, so that the box can be let go of. */
     private final class Parts {
         private final int count;
+        private final int[] markers;
 
         /** Label, y, from and to of each stretch; none where the piece stayed whole. */
         private int[] stretches = {};
 
         private int filled;
 
-        Parts(int count) {
-            this.count = count;
+        Parts(int[] seeds) {
+            this.count = seeds.length;
+            this.markers = Arrays.stream(seeds)
+                    .mapToObj(Piece.this::pixel)
+                    .mapToInt(p -> p[1] * pieces.width() + p[0])
+                    .toArray();
         }
 
         /** @param label of each place of the box */
-        Parts(int count, int[] label) {
-            this(count);
+        Parts(int[] seeds, int[] label) {
+            this(seeds);
             for (int run = pieces.firstRun(piece); run < pieces.firstRun(piece + 1); run++) {
                 cut(label, pieces.runY(run), pieces.runFrom(run), pieces.runTo(run));
             }

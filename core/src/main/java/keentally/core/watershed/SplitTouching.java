@@ -4,7 +4,6 @@ import keentally.core.distance.SquaredDistance;
 import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Plane;
-import keentally.core.region.Regions;
 import keentally.core.work.Work;
 
 /**
@@ -26,7 +25,7 @@ public final class SplitTouching {
     private SplitTouching() {}
 
     /** @param depth in pixels */
-    public static Regions byOutline(Mask mask, Field field, double depth, Work work) {
+    public static Parted byOutline(Mask mask, Field field, double depth, Work work) {
         int[] squares = SquaredDistance.to(field.mask().minus(mask), work);
         int width = mask.width();
         // squares are whole numbers, so that order and plateaus are exact; depth is taken between their roots
@@ -45,7 +44,7 @@ public final class SplitTouching {
      * @param bright whether the things are brighter than what is between them
      * @param depth in the plane's values
      */
-    public static Regions byLight(Mask mask, Plane plane, boolean bright, double depth, Work work) {
+    public static Parted byLight(Mask mask, Plane plane, boolean bright, double depth, Work work) {
         return Piece.part(
                 mask,
                 bright ? (x, y) -> -plane.at(x, y) : plane::at,

@@ -42,6 +42,7 @@ public final class Headline {
             case Finding.Count count -> Figures.number(count.value());
             case Finding.Cut cut -> Figures.number(cut.value());
             case Finding.Places places -> Figures.number(places.value());
+            case Finding.Marks marks -> Figures.number(marks.value());
             case Finding.Unfit unfit -> Figures.number(unfit.value());
         };
     }

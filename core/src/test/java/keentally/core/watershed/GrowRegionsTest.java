@@ -62,7 +62,8 @@ class GrowRegionsTest {
         Chance chance = new Chance(seed);
         Drawn drawn = Drawn.by(chance);
         double depth = chance.between(0.0, 8);
-        Regions found = GrowRegions.fromMinima(drawn.field, drawn.plane, depth, two);
+        Regions found =
+                GrowRegions.fromMinima(drawn.field, drawn.plane, depth, two).regions();
         List<Integer> slow =
                 SlowFlood.seeds(drawn.field.mask(), drawn.heights, depth, (spill, minimum) -> spill - minimum);
         assertThat(SlowFlood.labels(found))
@@ -88,7 +89,8 @@ class GrowRegionsTest {
                 .distinct()
                 .toList();
         double[] heights = upsideDown ? drawn.upsideDown() : drawn.heights;
-        Regions found = GrowRegions.from(drawn.field, drawn.plane, upsideDown, places, two);
+        Regions found = GrowRegions.from(drawn.field, drawn.plane, upsideDown, places, two)
+                .regions();
         assertThat(SlowFlood.labels(found))
                 .isEqualTo(SlowFlood.numbered(SlowFlood.of(drawn.field.mask(), heights, inside)));
     }
@@ -125,11 +127,15 @@ class GrowRegionsTest {
     void aPieceOfTheFieldWithoutAMarkerBelongsToNoRegion() {
         Plane even = PlaneF.of(5, 1, new float[] {1, 1, 1, 1, 1});
         Field parted = Field.of(keentally.core.picture.Mask.of(5, 1, new long[] {0b11011}));
-        Regions grown = GrowRegions.from(parted, even, false, List.of(new Point(0.5, 0.5)), two);
+        Regions grown = GrowRegions.from(parted, even, false, List.of(new Point(0.5, 0.5)), two)
+                .regions();
         assertThat(SlowFlood.labels(grown)).containsExactly(0, 0, -1, -1, -1);
-        assertThat(GrowRegions.from(parted, even, false, List.of(), two).count())
+        assertThat(GrowRegions.from(parted, even, false, List.of(), two)
+                        .regions()
+                        .count())
                 .isZero();
-        assertThat(GrowRegions.fromMinima(parted, even, 3, two).count()).isEqualTo(2);
+        assertThat(GrowRegions.fromMinima(parted, even, 3, two).regions().count())
+                .isEqualTo(2);
     }
 
     /** Far more places than any block inside holds: on levels and slopes, and with every height another one. */
@@ -161,7 +167,7 @@ class GrowRegionsTest {
                 .sorted()
                 .distinct()
                 .toList();
-        Regions found = GrowRegions.from(field, plane, false, places, two);
+        Regions found = GrowRegions.from(field, plane, false, places, two).regions();
         assertThat(SlowFlood.labels(found)).isEqualTo(SlowFlood.numbered(SlowFlood.of(field.mask(), heights, inside)));
     }
 

@@ -51,8 +51,9 @@ class SplitTouchingTest {
         }
         Work work = new Work(Workers.of(2), new Cancel());
         Regions found = outline
-                ? SplitTouching.byOutline(mask, field, depth, work)
-                : SplitTouching.byLight(mask, PlaneF.of(width, height, values), bright, depth, work);
+                ? SplitTouching.byOutline(mask, field, depth, work).regions()
+                : SplitTouching.byLight(mask, PlaneF.of(width, height, values), bright, depth, work)
+                        .regions();
         DoubleBinaryOperator measure = outline
                 ? (spill, minimum) -> Math.sqrt(-minimum) - Math.sqrt(-spill)
                 : (spill, minimum) -> spill - minimum;
@@ -81,12 +82,14 @@ class SplitTouchingTest {
             in[i] = (byte) (coverage.values()[i] > 0.5 ? 1 : 0);
         }
         Mask mask = Mask.from(in, 90, 50);
-        Regions two = SplitTouching.byOutline(mask, Field.whole(90, 50), 1, Work.alone());
+        Regions two = SplitTouching.byOutline(mask, Field.whole(90, 50), 1, Work.alone())
+                .regions();
         assertThat(two.count()).isEqualTo(2);
         assertThat(two.at(30, 25)).isEqualTo(0);
         assertThat(two.at(60, 25)).isEqualTo(1);
         assertThat(two.pixels(0) + two.pixels(1)).isEqualTo(mask.count());
         assertThat(SplitTouching.byOutline(mask, Field.whole(90, 50), 30, Work.alone())
+                        .regions()
                         .count())
                 .isEqualTo(1);
         Mask lines = two.lines(i -> true);
@@ -102,9 +105,11 @@ class SplitTouchingTest {
     void nothingAndEverythingAreTaken() {
         Field field = Field.whole(7, 5);
         assertThat(SplitTouching.byOutline(Mask.empty(7, 5), field, 1, Work.alone())
+                        .regions()
                         .count())
                 .isZero();
         assertThat(SplitTouching.byOutline(Mask.full(7, 5), field, 0, Work.alone())
+                        .regions()
                         .count())
                 .isEqualTo(1);
     }

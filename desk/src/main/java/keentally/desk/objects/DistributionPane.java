@@ -113,6 +113,11 @@ final class DistributionPane extends VBox {
         }
     }
 
+    /** Shows how another measure is spread. */
+    void measure(Measure measure) {
+        measures.setValue(measure);
+    }
+
     DistributionPane(DeskModel desk) {
         this.desk = desk;
         this.newest = new Newest(desk, Platform::runLater);

@@ -9,6 +9,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import keentally.core.measure.Measure;
 import keentally.desk.look.Pieces;
 import keentally.desk.model.DeskModel;
 import keentally.study.plot.SpreadPlot;
@@ -31,11 +32,14 @@ public final class ObjectsPane extends VBox {
 
     private final ObjectProperty<Together> seen = new SimpleObjectProperty<>(Together.SPREAD);
 
+    private final DistributionPane spread;
+
     /**
      * @param take what can be taken away, as a menu
      * @param onSave told a plot that is to be saved
      */
     public ObjectsPane(DeskModel desk, MenuButton take, Consumer<SpreadPlot> onSave) {
+        this.spread = new DistributionPane(desk);
         setId("objects-pane");
         getStyleClass().add("objects-pane");
         KeptLine kept = new KeptLine(desk);
@@ -57,11 +61,15 @@ public final class ObjectsPane extends VBox {
         seen.set(how);
     }
 
+    /** Shows how a measure is spread. */
+    public void measure(Measure measure) {
+        spread.measure(measure);
+    }
+
     private VBox together(DeskModel desk, Consumer<SpreadPlot> onSave) {
         HBox choices = Pieces.choices("together", Together.values(), seen);
         choices.getStyleClass().add("together");
         VBox box = new VBox(choices);
-        DistributionPane spread = new DistributionPane(desk);
         Button save = Pieces.button("distribution-save", "distribution.save", () -> spread.save(onSave));
         save.visibleProperty().bind(seen.isEqualTo(Together.SPREAD));
         Region gap = new Region();

@@ -9,16 +9,17 @@ import javafx.scene.layout.VBox;
 import javafx.stage.Popup;
 import keentally.desk.look.Texts;
 import keentally.study.caution.Caution;
+import keentally.study.caution.CautionKind;
 
 /** The cautions of the sample on the stage: what was seen, why it matters, and a button for the way out where there is one. */
 final class CautionList {
     private static final double WIDTH = 380;
 
     private final Popup popup = new Popup();
-    private final Map<String, Runnable> waysOut;
+    private final Map<CautionKind, Runnable> waysOut;
 
-    /** @param waysOut what to do about a caution, by its id */
-    CautionList(Map<String, Runnable> waysOut) {
+    /** @param waysOut what to do about a caution, by its kind */
+    CautionList(Map<CautionKind, Runnable> waysOut) {
         this.waysOut = waysOut;
         popup.setAutoHide(true);
     }
@@ -31,7 +32,7 @@ final class CautionList {
                     3,
                     label(caution.saw(), "caution-saw"),
                     label(caution.why() + " " + caution.wayOut(), "caution-why"));
-            Runnable way = waysOut.get(caution.id());
+            Runnable way = waysOut.get(caution.kind());
             if (way != null) {
                 Button go = new Button(Texts.of("way-out." + caution.id()));
                 go.setId("way-out-" + caution.id());

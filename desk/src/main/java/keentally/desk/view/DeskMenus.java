@@ -15,6 +15,9 @@ import keentally.core.setting.ChoiceSetting;
 import keentally.core.view.Look;
 import keentally.core.words.Words;
 import keentally.desk.bring.TableDialog;
+import keentally.desk.find.Commands;
+import keentally.desk.find.FindCommand;
+import keentally.desk.find.Places;
 import keentally.desk.look.Ask;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
@@ -38,9 +41,11 @@ final class DeskMenus {
     private final PictureModel picture;
     private final StationActions stations;
     private final Commands commands = new Commands();
-    private final FindCommand find = new FindCommand(commands);
+    private final FindCommand find;
 
-    DeskMenus(DeskWindow window, DeskModel desk, StageModel stage, PictureModel picture) {
+    /** @param places what can be found besides commands */
+    DeskMenus(DeskWindow window, DeskModel desk, StageModel stage, PictureModel picture, Places places) {
+        this.find = new FindCommand(commands, places);
         this.window = window;
         this.desk = desk;
         this.stage = stage;
@@ -215,8 +220,8 @@ final class DeskMenus {
                 item("station-later", "", () -> stations.move(desk.station().get(), 1)),
                 item("station-remove", "", () -> stations.remove(desk.station().get())),
                 line(),
-                item("station-before", "Page_Up", () -> stations.go(-1)),
-                item("station-after", "Page_Down", () -> stations.go(1)));
+                item("station-before", "Page Up", () -> stations.go(-1)),
+                item("station-after", "Page Down", () -> stations.go(1)));
     }
 
     private static void turn(BooleanProperty what) {
@@ -224,16 +229,37 @@ final class DeskMenus {
     }
 
     private Menu look() {
-        ToggleGroup overlays = new ToggleGroup();
-        Menu menu = menu(
+        return menu(
                 "look",
                 item("bench", "", () -> window.showBench()),
                 item("training", "", () -> window.showTraining()),
                 item("objects", "", () -> window.showObjects()),
+                together(),
                 item("ledger", "", () -> window.showLedger()),
                 item("report", "", () -> window.showReport()),
                 item("tally", "", () -> window.showTally()),
-                item("compare", "", () -> window.showCompare()));
+                item("compare", "", () -> window.showCompare()),
+                line(),
+                overlays(),
+                marks(),
+                item("ruler", "", () -> picture.ruling().set(!picture.ruling().get())),
+                item("contrast-as-is", "", () -> stage.contrast().set(Optional.empty())),
+                item("tray", "", () -> window.foldTray()),
+                line(),
+                item("two-views", "", () -> turn(window.pair().open())),
+                item("two-views-swap", "", () -> turn(window.pair().swapped())),
+                item("two-views-turn", "", () -> turn(window.pair().stacked())),
+                line(),
+                item("fit", "", () -> window.stage().fit()),
+                item("real", "Shortcut+1", () -> window.stage().realPixels()),
+                item("closer", "Shortcut+Plus", () -> window.stage().zoomBy(1.25)),
+                item("farther", "Shortcut+Minus", () -> window.stage().zoomBy(0.8)),
+                line(),
+                item("theme", "", () -> window.put(window.theme() == Theme.DARK ? Theme.LIGHT : Theme.DARK)));
+    }
+
+    private Menu together() {
+        Menu menu = menu("together");
         for (ObjectsPane.Together how : ObjectsPane.Together.values()) {
             String word = ChoiceSetting.word(how);
             menu.getItems()
@@ -243,11 +269,16 @@ final class DeskMenus {
                             Texts.of("together." + word + ".help"),
                             () -> window.showObjects(how)));
         }
-        menu.getItems().add(line());
+        return menu;
+    }
+
+    private Menu overlays() {
+        Menu menu = menu("overlays");
+        ToggleGroup group = new ToggleGroup();
         for (Look.Overlay overlay : Look.Overlay.values()) {
             String word = ChoiceSetting.word(overlay);
             RadioMenuItem item = new RadioMenuItem(Texts.of("overlay." + word));
-            item.setToggleGroup(overlays);
+            item.setToggleGroup(group);
             item.setSelected(stage.overlay().get() == overlay);
             item.setOnAction(e -> stage.overlay().set(overlay));
             stage.overlay().addListener((o, was, is) -> item.setSelected(is == overlay));
@@ -258,7 +289,11 @@ final class DeskMenus {
                     () -> stage.overlay().set(overlay));
             menu.getItems().add(item);
         }
-        menu.getItems().add(line());
+        return menu;
+    }
+
+    private Menu marks() {
+        Menu menu = menu("marks");
         for (Look.Mark mark : Look.Mark.values()) {
             String word = ChoiceSetting.word(mark);
             menu.getItems()
@@ -268,35 +303,12 @@ final class DeskMenus {
         menu.getItems()
                 .addAll(
                         commands.item(
-                                "mean-fill",
-                                Texts.of("marks.mean"),
-                                Texts.of("marks"),
-                                () -> stage.meanFill().set(!stage.meanFill().get())),
+                                "mean-fill", Texts.of("marks.mean"), Texts.of("marks"), () -> turn(stage.meanFill())),
                         commands.item(
                                 "colours-again",
                                 Texts.of("marks.again"),
                                 Texts.of("marks"),
                                 () -> stage.again().set(stage.again().get() + 1)));
-        menu.getItems()
-                .addAll(
-                        line(),
-                        item(
-                                "ruler",
-                                "",
-                                () -> picture.ruling().set(!picture.ruling().get())),
-                        item("contrast-as-is", "", () -> stage.contrast().set(Optional.empty())),
-                        item("tray", "", () -> window.foldTray()),
-                        line(),
-                        item("two-views", "", () -> turn(window.pair().open())),
-                        item("two-views-swap", "", () -> turn(window.pair().swapped())),
-                        item("two-views-turn", "", () -> turn(window.pair().stacked())),
-                        line(),
-                        item("fit", "", () -> window.stage().fit()),
-                        item("real", "Shortcut+1", () -> window.stage().realPixels()),
-                        item("closer", "Shortcut+Plus", () -> window.stage().zoomBy(1.25)),
-                        item("farther", "Shortcut+Minus", () -> window.stage().zoomBy(0.8)),
-                        line(),
-                        item("theme", "", () -> window.put(window.theme() == Theme.DARK ? Theme.LIGHT : Theme.DARK)));
         return menu;
     }
 

@@ -3,7 +3,6 @@ package keentally.desk.view;
 import java.io.File;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.application.Platform;
@@ -25,15 +24,10 @@ import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 import javafx.stage.Stage;
 import javafx.stage.WindowEvent;
-import keentally.core.method.MethodStep;
 import keentally.core.quantity.LengthUnit;
-import keentally.core.step.EdgeObjectsStep;
-import keentally.core.step.FlattenStep;
-import keentally.core.step.GateStep;
-import keentally.core.step.Steps;
-import keentally.core.step.ThresholdStep;
 import keentally.desk.bring.BringDialog;
 import keentally.desk.bring.BringModel;
+import keentally.desk.find.Places;
 import keentally.desk.ledger.FolderWatch;
 import keentally.desk.ledger.LedgerModel;
 import keentally.desk.ledger.LedgerPane;
@@ -59,7 +53,6 @@ import keentally.desk.stage.StageModel;
 import keentally.desk.stage.StageView;
 import keentally.desk.starter.StarterSheet;
 import keentally.desk.station.MethodLine;
-import keentally.desk.station.StationActions;
 import keentally.desk.station.StationPanel;
 import keentally.desk.tally.AgreementModel;
 import keentally.desk.tally.TallyModel;
@@ -91,6 +84,7 @@ public final class DeskWindow {
     private final Region stationSide;
     private final TakeAway take;
     private final ObjectsPane objects;
+    private final StatusLine status;
     private final DeskView bench;
     private DeskView standing;
     private final DeskView table;
@@ -160,7 +154,8 @@ public final class DeskWindow {
         this.objects = new ObjectsPane(desk, take.menu(), take::spread);
         root.setId("desk");
         root.getStyleClass().add("desk");
-        root.setTop(new DeskMenus(this, desk, stageModel, picture).bar());
+        this.status = new StatusLine(desk, stageModel, new WaysOut(this, desk, picture).all());
+        root.setTop(new DeskMenus(this, desk, stageModel, picture, places()).bar());
         TallyPane counting = new TallyPane(
                 tally, new AgreementModel(tally), take::marks, this::chooseMarks, take::shown, take::differences);
         this.bench = new DeskView(
@@ -191,7 +186,7 @@ public final class DeskWindow {
         desk.numbersOpen().addListener(o -> numbers());
         root.setLeft(rail);
         root.setCenter(middle());
-        root.setBottom(new StatusLine(desk, stageModel, waysOut()));
+        root.setBottom(status);
         Scene scene = new Scene(root, preferences.width(), preferences.height());
         preferences.theme().putOn(scene);
         window.setScene(scene);
@@ -298,6 +293,20 @@ public final class DeskWindow {
     /** What a station is taught, for those who watch. */
     public TrainingModel training() {
         return teaching.model();
+    }
+
+    /** What can be found besides commands, and how to get there. */
+    private Places places() {
+        return new Places(
+                desk,
+                new Places.Ways(
+                        this::showBench,
+                        measure -> {
+                            showObjects(ObjectsPane.Together.SPREAD);
+                            objects.measure(measure);
+                        },
+                        heading -> HelpPage.open(scene(), heading),
+                        status::listCautions));
     }
 
     void showReport() {
@@ -432,59 +441,11 @@ public final class DeskWindow {
                 .orElse(study));
     }
 
-    /** What a caution's button does. */
-    private Map<String, Runnable> waysOut() {
-        StationActions stations = new StationActions(desk);
-        return Map.ofEntries(
-                Map.entry("no-scale", () -> go(PictureModel.Section.SCALE)),
-                Map.entry("clipped", () -> go(PictureModel.Section.HISTOGRAM)),
-                Map.entry("uneven-light", () -> flatten(stations)),
-                Map.entry("bar-in-field", () -> picture.fields().leaveOutCaption()),
-                Map.entry("field-unlike", () -> go(PictureModel.Section.FIELD)),
-                Map.entry("edge-objects", () -> addAtEnd(stations, EdgeObjectsStep.ID)),
-                Map.entry("mostly-specks", () -> addAtEnd(stations, GateStep.ID)),
-                Map.entry("hand-cut", () -> trial(ThresholdStep.ID)),
-                Map.entry("unstable-cut", () -> trial(ThresholdStep.ID)),
-                Map.entry("one-mode", () -> trial(ThresholdStep.ID)));
-    }
-
-    /** As the first station, where it is not there yet. */
-    private void flatten(StationActions stations) {
-        showBench();
-        Optional<MethodStep> there = desk.method().steps().stream()
-                .filter(s -> s.description().id().equals(FlattenStep.ID))
-                .findFirst();
-        desk.station().set(there.map(MethodStep::id).orElse(DeskModel.PICTURE));
-        if (there.isEmpty()) {
-            stations.add(Steps.find(FlattenStep.ID).orElseThrow());
+    /** The trial sheet of the selected station, where it is not open yet. */
+    void openTrial() {
+        if (!trials.isOpen().get()) {
+            trials.toggle();
         }
-    }
-
-    /** All that the first station of a kind could do instead. */
-    private void trial(String step) {
-        showBench();
-        desk.method().steps().stream()
-                .filter(s -> s.description().id().equals(step))
-                .findFirst()
-                .ifPresent(s -> {
-                    desk.station().set(s.id());
-                    if (!trials.isOpen().get()) {
-                        trials.toggle();
-                    }
-                });
-    }
-
-    private void go(PictureModel.Section section) {
-        showBench();
-        picture.go(section);
-    }
-
-    private void addAtEnd(StationActions stations, String step) {
-        showBench();
-        desk.method().steps().stream()
-                .reduce((a, b) -> b)
-                .ifPresent(last -> desk.station().set(last.id()));
-        stations.add(Steps.find(step).orElseThrow());
     }
 
     private void preferUnit() {

@@ -1,32 +1,40 @@
 package keentally.desk.view;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
+import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.Stage;
+import keentally.desk.look.HelpText;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 
-/** The help, in a window of its own beside the desk. Its text comes with the program: lines that begin with # are headings. */
+/** The help, in a window of its own beside the desk. */
 final class HelpPage {
     private HelpPage() {}
 
     static void open(Scene owner) {
+        open(owner, "");
+    }
+
+    /** @param at the heading that is to stand at the top; empty for the beginning */
+    static void open(Scene owner, String at) {
         VBox page = new VBox();
         page.getStyleClass().add("help-page");
-        for (String paragraph : text().split("\n\\s*\n")) {
-            String plain = paragraph.strip();
-            Label label = plain.startsWith("#")
-                    ? Prose.of(plain.substring(1).strip(), "help-head")
-                    : Prose.of(plain.replaceAll("\n(?!- )", " "), "help-text");
-            page.getChildren().add(label);
-        }
         ScrollPane scroll = new ScrollPane(page);
+        for (HelpText.Part part : HelpText.parts()) {
+            Label head = Prose.of(part.heading(), "help-head");
+            page.getChildren().add(head);
+            for (String paragraph : part.text().split("\n\\s*\n")) {
+                page.getChildren().add(Prose.of(paragraph.strip().replaceAll("\n(?!- )", " "), "help-text"));
+            }
+            if (part.heading().equals(at)) {
+                Platform.runLater(
+                        () -> scroll.setVvalue(head.getBoundsInParent().getMinY()
+                                / (page.getHeight() - scroll.getViewportBounds().getHeight())));
+            }
+        }
         scroll.setId("help-page");
         scroll.setFitToWidth(true);
         Stage window = new Stage();
@@ -36,13 +44,5 @@ final class HelpPage {
         scene.getStylesheets().setAll(owner.getStylesheets());
         window.setScene(scene);
         window.show();
-    }
-
-    private static String text() {
-        try (InputStream in = HelpPage.class.getResourceAsStream("/keentally/desk/help.txt")) {
-            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
     }
 }

@@ -24,6 +24,7 @@ import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.OpenStudy.Keeping;
 import keentally.desk.stage.StageModel;
+import keentally.study.caution.CautionKind;
 import keentally.study.run.SampleRun;
 
 /** The line at the bottom: what is under the pointer, what there is to say, the scale, and the cautions. */
@@ -40,8 +41,8 @@ final class StatusLine extends HBox {
     private final Label kept = new Label();
     private final CautionList list;
 
-    /** @param waysOut what to do about a caution, by its id */
-    StatusLine(DeskModel desk, StageModel stage, Map<String, Runnable> waysOut) {
+    /** @param waysOut what to do about a caution, by its kind */
+    StatusLine(DeskModel desk, StageModel stage, Map<CautionKind, Runnable> waysOut) {
         this.list = new CautionList(waysOut);
         this.desk = desk;
         this.stage = stage;
@@ -60,8 +61,7 @@ final class StatusLine extends HBox {
         cautions.setMinWidth(Region.USE_PREF_SIZE);
         cautions.getStyleClass().add("cautions");
         cautions.managedProperty().bind(cautions.visibleProperty());
-        cautions.setOnAction(e ->
-                list.show(cautions, desk.shown().get().map(SampleRun::cautions).orElse(List.of())));
+        cautions.setOnAction(e -> listCautions());
         probe.setMinWidth(Region.USE_PREF_SIZE);
         scale.setMinWidth(Region.USE_PREF_SIZE);
         kept.setId("kept");
@@ -77,6 +77,11 @@ final class StatusLine extends HBox {
         desk.study().addListener(o -> refresh());
         desk.sampleId().addListener(o -> refresh());
         refresh();
+    }
+
+    /** What is to be said of the sample. */
+    void listCautions() {
+        list.show(cautions, desk.shown().get().map(SampleRun::cautions).orElse(List.of()));
     }
 
     private void hold() {

@@ -205,7 +205,7 @@ class MethodActionsTest {
                         .get()
                         .filter(r -> rule(r.run().method()).equals(Optional.of("triangle")))
                         .isPresent());
-        assertThat(desk.shown().get().orElseThrow().cautions()).anyMatch(c -> c.id().equals("departs"));
+        assertThat(desk.shown().get().orElseThrow().cautions()).anyMatch(c -> c.id().equals("departures"));
         desk.show("s2");
         assertThat(desk.onlyHere().get()).isFalse();
         assertThat(rule(desk.method())).contains("otsu");

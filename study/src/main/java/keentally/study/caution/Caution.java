@@ -3,12 +3,16 @@ package keentally.study.caution;
 /**
  * A number may mislead.
  *
- * @param id as in files: {@code mostly-specks}
  * @param saw what was seen, in numbers
  * @param why it matters
  * @param wayOut what to do about it
  */
-public record Caution(String id, String saw, String why, String wayOut) {
+public record Caution(CautionKind kind, String saw, String why, String wayOut) {
+    /** As in files: {@code mostly-specks}. */
+    public String id() {
+        return kind.id();
+    }
+
     @Override
     public String toString() {
         return saw + " " + why + " " + wayOut;

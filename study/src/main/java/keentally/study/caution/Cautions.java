@@ -32,6 +32,10 @@ public final class Cautions {
      */
     public static List<Caution> of(Run run, Readings readings, boolean several, Work work) {
         List<Caution> found = new ArrayList<>(CutCautions.of(run, readings, several, work));
+        found.addAll(SameSignal.of(run));
+        WrongWhole.of(run, readings, work).ifPresent(found::add);
+        found.addAll(MaskCautions.of(run, readings, work));
+        Touching.of(readings.state(), work).ifPresent(found::add);
         Optional<ObjectSet> objects = readings.state().objects().filter(o -> o.count() > 0);
         objects.flatMap(o -> edgeObjects(o, readings.state().field())).ifPresent(found::add);
         objects.flatMap(Cautions::mostlySpecks).ifPresent(found::add);
@@ -42,7 +46,7 @@ public final class Cautions {
     /** Of every mass that was worked out from a share of area. */
     public static Caution areaForVolume() {
         return new Caution(
-                "area-for-volume",
+                CautionKind.AREA_FOR_VOLUME,
                 "Masses are worked out from shares of area.",
                 "A share of area stands for a share of volume only where the cut lies at random, and for a share of mass only"
                         + " with the right densities.",
@@ -54,7 +58,7 @@ public final class Cautions {
      *
      * @param method as it goes on the sample
      */
-    public static Optional<Caution> departs(Departures departures, Method method) {
+    public static Optional<Caution> departures(Departures departures, Method method) {
         List<Departure> all = departures.list();
         if (all.isEmpty()) {
             return Optional.empty();
@@ -66,7 +70,7 @@ public final class Cautions {
                 + "."
                 + (resting.isEmpty() ? "" : " Where the station is gone, this has no effect.");
         return Optional.of(new Caution(
-                "departs",
+                CautionKind.DEPARTURES,
                 saw,
                 "Its numbers come about otherwise than those of the other samples of this method.",
                 "Take it back at the station, or say in the report why it must be so."));
@@ -89,7 +93,7 @@ public final class Cautions {
                 .flatMap(s -> s)
                 .collect(Collectors.joining(" and "));
         return Optional.of(new Caution(
-                "out-of-limits",
+                CautionKind.OUT_OF_LIMITS,
                 "The number “" + number.name() + "” is " + Figures.number(told) + behind + ", where " + limits
                         + " is expected.",
                 "Either the sample is unusual, or something went wrong with its picture, field, scale or cut.",
@@ -105,7 +109,7 @@ public final class Cautions {
             return Optional.empty();
         }
         return Optional.of(new Caution(
-                "edge-objects",
+                CautionKind.EDGE_OBJECTS,
                 Figures.number(cut) + " of " + Figures.number(objects.count())
                         + " objects are cut by the field's edge.",
                 "Their sizes are too small and their shapes wrong.",
@@ -118,7 +122,7 @@ public final class Cautions {
             return Optional.empty();
         }
         return Optional.of(new Caution(
-                "mostly-specks",
+                CautionKind.MOSTLY_SPECKS,
                 Figures.number(specks) + " of " + Figures.number(objects.count()) + " objects have under "
                         + Measure.LEAST_FOR_SHAPE + " pixels.",
                 "The count is a count of specks, most likely noise.",
@@ -132,7 +136,7 @@ public final class Cautions {
             return Optional.empty();
         }
         return Optional.of(new Caution(
-                "few-pixels",
+                CautionKind.FEW_PIXELS,
                 Figures.percent(percent) + " % of the objects have under " + Figures.number(FEW_PIXELS) + " pixels.",
                 "One pixel more or less along their outline changes such an area by a quarter and more.",
                 "Take the picture at a higher magnification, or gate small objects away."));

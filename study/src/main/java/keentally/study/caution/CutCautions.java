@@ -3,21 +3,16 @@ package keentally.study.caution;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.stream.Collectors;
-import keentally.core.measure.Dimension;
 import keentally.core.method.MethodStep;
-import keentally.core.picture.Channel;
 import keentally.core.quantity.PixelSize;
 import keentally.core.run.PhaseReading;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
 import keentally.core.stats.Histogram;
 import keentally.core.stats.Modes;
-import keentally.core.step.ChannelStep;
 import keentally.core.step.ClassifyStep;
 import keentally.core.step.LevelsStep;
-import keentally.core.step.LocalThresholdStep;
 import keentally.core.step.RefineEdgesStep;
 import keentally.core.step.State;
 import keentally.core.step.ThresholdStep;
@@ -58,13 +53,10 @@ final class CutCautions {
         CutCautions cautions = new CutCautions(run, readings, several, work);
         State before = State.of(
                 run.sample().picture(), run.sample().field(), run.sample().scale());
-        String channel = cautions.firstChannel();
         for (Run.Station station : run.stations()) {
             Map<String, Object> settings = cautions.settings(station.step());
             switch (station.step().description().id()) {
-                case ChannelStep.ID -> channel = String.valueOf(settings.get(ChannelStep.OF.id()));
-                case ThresholdStep.ID -> cautions.threshold(station, settings, before, channel);
-                case LocalThresholdStep.ID -> cautions.sameSignal(station, channel, before);
+                case ThresholdStep.ID -> cautions.threshold(station, settings, before);
                 case ClassifyStep.ID -> cautions.otherScale(station);
                 case RefineEdgesStep.ID -> cautions.lostParts(station);
                 case LevelsStep.ID -> cautions.byHand(station, "manual".equals(settings.get(LevelsStep.BY.id())));
@@ -80,10 +72,6 @@ final class CutCautions {
         return step.values().tree(step.description().settings());
     }
 
-    private String firstChannel() {
-        return run.sample().picture().single().isPresent() ? Channel.GREY : "";
-    }
-
     private int number(Run.Station station) {
         return run.method().indexOf(station.step().id()) + 1;
     }
@@ -95,7 +83,7 @@ final class CutCautions {
             return;
         }
         found.add(new Caution(
-                "model-scale",
+                CautionKind.MODEL_SCALE,
                 "Step " + number(station)
                         + (unknown
                                 ? " uses a model without knowing how the scale of its training and that of this sample compare."
@@ -117,12 +105,8 @@ final class CutCautions {
         }
         PixelSize size = PixelSize.of(run.method().unit(), run.sample().scale());
         List<List<Double>> places = station.findings().places(RefineEdgesStep.LOST_AT);
-        String at = places.stream()
-                .limit(MOST_NAMED)
-                .map(p -> Figures.fixed(p.getFirst(), 0) + ", " + Figures.fixed(p.getLast(), 0))
-                .collect(Collectors.joining("; "));
         found.add(new Caution(
-                "lost-parts",
+                CautionKind.LOST_PARTS,
                 "Step " + number(station) + " took away " + told(pieces, "small piece")
                         + (pieces * thin > 0 ? " and " : "")
                         + told(thin, "thin part") + ", "
@@ -131,10 +115,19 @@ final class CutCautions {
                                         .find(RefineEdgesStep.LOST_AREA)
                                         .orElse(0),
                                 size)
-                        + " together, at x, y px " + at + (places.size() > MOST_NAMED ? "; ..." : "") + ".",
+                        + " together, at x, y px " + places(places) + ".",
                 "Pixels follow their neighbours, so that what is thinner than the smoothing reaches vanishes although the picture shows"
                         + " it: counts, perimeters and walls come out too small.",
                 "Look at the places; make the smoothing smaller, trust more in what was given, or paint them back."));
+    }
+
+    /** The first few, in px. */
+    static String places(List<List<Double>> all) {
+        String named = all.stream()
+                .limit(MOST_NAMED)
+                .map(p -> Figures.fixed(p.getFirst(), 0) + ", " + Figures.fixed(p.getLast(), 0))
+                .collect(Collectors.joining("; "));
+        return named + (all.size() > MOST_NAMED ? "; ..." : "");
     }
 
     private static String told(long count, String what) {
@@ -144,17 +137,16 @@ final class CutCautions {
     private void byHand(Run.Station station, boolean hand) {
         if (hand && several && station.step().held().isEmpty()) {
             found.add(new Caution(
-                    "hand-cut",
+                    CautionKind.HAND_CUT,
                     "Step " + number(station) + " cuts where a hand set it, and the method is used on several samples.",
                     "What fits one picture is a bias on the next, and nobody can tell how it was chosen.",
                     "Let a rule find the cut; the trial sheet shows which one comes nearest."));
         }
     }
 
-    private void threshold(Run.Station station, Map<String, Object> settings, State before, String channel) {
+    private void threshold(Run.Station station, Map<String, Object> settings, State before) {
         String rule = String.valueOf(settings.get(ThresholdStep.RULE.id()));
         byHand(station, rule.equals("manual"));
-        sameSignal(station, channel, before);
         if (station.findings().find("cut").isEmpty()
                 || before.current().single().isEmpty()) {
             return;
@@ -164,7 +156,7 @@ final class CutCautions {
         Stability stability = Stability.of(h, cut, "dark".equals(settings.get(ThresholdStep.KEEP.id())));
         if (stability.isSteep()) {
             found.add(new Caution(
-                    "unstable-cut",
+                    CautionKind.UNSTABLE_CUT,
                     "Moving the cut of step " + number(station) + " by 2 % of the range changes its share from "
                             + Figures.percent(stability.percent(-2)) + " to " + Figures.percent(stability.percent(2))
                             + " %.",
@@ -173,28 +165,10 @@ final class CutCautions {
         }
         if (NEED_TWO_MODES.contains(rule) && Modes.count(h) < 2) {
             found.add(new Caution(
-                    "one-mode",
+                    CautionKind.ONE_MODE,
                     "The histogram that step " + number(station) + " cuts has one peak.",
                     "Its rule looks for two, and finds a cut that means nothing.",
                     "Try triangle or unimodal, or a channel in which the two stand apart."));
-        }
-    }
-
-    private void sameSignal(Run.Station station, String channel, State before) {
-        boolean reported = run.method().measured().stream().anyMatch(m -> m.dimension() == Dimension.SIGNAL);
-        String signal = run.method().signal();
-        Optional<String> cutOn = channel.isEmpty()
-                ? before.current().channels().stream().map(Channel::name).findFirst()
-                : Optional.of(channel);
-        if (reported
-                && (signal.equals(State.PREPARED)
-                        || cutOn.filter(signal::equals).isPresent())) {
-            found.add(new Caution(
-                    "same-signal",
-                    "Step " + number(station) + " cuts on " + signal + ", and brightness is measured in " + signal
-                            + " too.",
-                    "What was chosen for being bright or dark will be found bright or dark.",
-                    "Measure another channel, or report sizes and shares only."));
         }
     }
 
@@ -202,7 +176,7 @@ final class CutCautions {
         for (PhaseReading phase : readings.fractions()) {
             if (phase.percent() < LEAST_PERCENT) {
                 found.add(new Caution(
-                        "empty-phase",
+                        CautionKind.EMPTY_PHASE,
                         "The phase " + phase.name() + " covers " + Figures.percent(phase.percent())
                                 + " % of the field (" + Figures.number(phase.pixels()) + " pixels).",
                         "So few pixels may be noise, or an edge between two others.",

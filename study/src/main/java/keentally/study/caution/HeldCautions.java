@@ -51,7 +51,7 @@ public final class HeldCautions {
                         ? "its values would differ by " + Figures.percent(apart) + " % of the range"
                         : Figures.percent(apart) + " % of the field would come out otherwise";
         return new Caution(
-                "held-far",
+                CautionKind.HELD_FAR,
                 title + " is held at what was found over "
                         + (held.samples().size() == 1
                                 ? "another sample"

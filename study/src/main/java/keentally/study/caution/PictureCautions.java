@@ -25,6 +25,9 @@ import keentally.study.file.RecentMap;
  */
 public final class PictureCautions {
     private static final double MOST_CLIPPED_PERCENT = 0.5;
+    /** A photograph has more values than this. */
+    private static final int MOST_DRAWN = 32;
+
     private static final double MOST_UNEVEN_PERCENT = 10;
     private static final int LEAST_QUALITY = 75;
     private static final double FIELD_OFF = 0.02;
@@ -68,7 +71,7 @@ public final class PictureCautions {
             return Optional.empty();
         }
         return Optional.of(new Caution(
-                "no-scale",
+                CautionKind.NO_SCALE,
                 "The sample has no scale.",
                 "All lengths and areas are in pixels, which mean nothing beside another picture.",
                 "Draw along the scale bar, or type the length of a pixel."));
@@ -80,11 +83,14 @@ public final class PictureCautions {
         }
         double worst = 0;
         String where = "";
+        int values = 0;
         for (Channel channel : sample.picture().channels()) {
             int most = channel.plane().depth().most();
             Histogram h = Histogram.of(channel.plane(), sample.field(), work);
             double ends = 100.0 * (h.count(0) + h.count(most)) / h.total();
-            if (ends > worst) {
+            int own = occupied(h);
+            if (own > 2 && ends > worst) {
+                values = own;
                 worst = ends;
                 where = Figures.number(most) + " in " + channel.name();
             }
@@ -93,10 +99,22 @@ public final class PictureCautions {
             return Optional.empty();
         }
         return Optional.of(new Caution(
-                "clipped",
+                CautionKind.CLIPPED,
                 Figures.percent(worst) + " % of the field is at 0 or " + where + ".",
-                "What lies beyond black or white was lost when the picture was taken, so brightness there is wrong.",
-                "Take the picture again with less or more light."));
+                values > MOST_DRAWN
+                        ? "What lies beyond black or white was lost when the picture was taken, so brightness there is wrong."
+                        : "Its " + values
+                                + " values look drawn rather than taken; if black and white are meant, nothing was lost.",
+                "Take the picture again with less or more light, unless it is drawn."));
+    }
+
+    /** How many values there are in the field. */
+    private static int occupied(Histogram h) {
+        int n = 0;
+        for (int i = 0; i < h.bins(); i++) {
+            n += h.count(i) > 0 ? 1 : 0;
+        }
+        return n;
     }
 
     private static Optional<Caution> unevenLight(Sample sample, Work work) {
@@ -104,9 +122,10 @@ public final class PictureCautions {
         Optional<Double> percent =
                 plane.flatMap(p -> EvenLight.variation(p, sample.field(), work)).filter(v -> v > MOST_UNEVEN_PERCENT);
         return percent.map(v -> new Caution(
-                "uneven-light",
-                "The light varies by " + Figures.percent(v) + " % across the field.",
-                "One cut for the whole field then takes too much on one side and too little on the other.",
+                CautionKind.UNEVEN_LIGHT,
+                "The ground varies in brightness by " + Figures.percent(v) + " % across the field.",
+                "Whether the light is uneven or what lies there, one cut for the whole field takes too much on one side and too little on the"
+                        + " other.",
                 "Light the sample evenly, or keep the field to its evenly lit part."));
     }
 
@@ -118,7 +137,7 @@ public final class PictureCautions {
             return Optional.empty();
         }
         return Optional.of(new Caution(
-                "bar-in-field",
+                CautionKind.BAR_IN_FIELD,
                 "A caption or scale bar covers " + Figures.number(pixels) + " pixels of the field ("
                         + Figures.percent(100.0 * pixels / sample.field().pixels()) + " %).",
                 "It would be counted as sample.",
@@ -159,7 +178,7 @@ public final class PictureCautions {
                 .map(rim -> StrictMath.hypot(rim.cx() - drawn.cx(), rim.cy() - drawn.cy()))
                 .filter(off -> off > FIELD_OFF * drawn.a())
                 .map(off -> new Caution(
-                        "field-unlike",
+                        CautionKind.FIELD_UNLIKE,
                         "The field is that of " + previous.name() + ", but the round field in this picture lies "
                                 + Figures.fixed(off, 0) + " px beside it.",
                         "Part of the sample is left out and something else is counted.",
@@ -182,7 +201,7 @@ public final class PictureCautions {
             return Optional.empty();
         }
         return Optional.of(new Caution(
-                "field-unlike",
+                CautionKind.FIELD_UNLIKE,
                 "The field has " + Figures.percent(100 * ratio) + " % of the pixels that " + previous.name()
                         + "'s field has.",
                 "Counts can be compared only by area, and a field drawn by mistake looks just like this.",
@@ -193,8 +212,9 @@ public final class PictureCautions {
         return background.pages() == 1
                 ? Optional.empty()
                 : Optional.of(new Caution(
-                        "more-pages",
-                        "The file has " + background.pages() + " pages, and the first was measured.",
+                        CautionKind.OTHER_PAGES,
+                        "The file has " + background.pages() + " pages; the first was measured, and "
+                                + (background.pages() - 1) + (background.pages() == 2 ? " was" : " were") + " left.",
                         "What the other pages show is in no number.",
                         "Say what the pages are: the first alone, a sample each, or channels of one sample."));
     }
@@ -204,7 +224,7 @@ public final class PictureCautions {
             return Optional.empty();
         }
         return Optional.of(new Caution(
-                "lossy",
+                CautionKind.LOSSY,
                 "The file keeps its picture at a quality of about "
                         + background.quality().getAsInt() + " of 100.",
                 "Blocks and ripples of the packing are cut and measured as if they were sample.",

@@ -7,7 +7,9 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeSet;
+import keentally.core.method.Method;
 import keentally.study.file.Sheet;
+import keentally.study.run.MovedPhases;
 import keentally.study.run.RecordFile;
 import keentally.study.run.SampleRecord;
 
@@ -21,11 +23,13 @@ final class RecordTables implements AutoCloseable {
     private final RunJournal journal;
     private final List<Open> tables = new ArrayList<>();
     private final TreeSet<Integer> waiting = new TreeSet<>();
+    private final MovedPhases moved;
     private int next;
 
     private record Open(String name, RecordTable table, BufferedWriter out, Sheet sheet) {}
 
-    private RecordTables(ResultFolder folder, List<String> files, RunJournal journal) {
+    private RecordTables(ResultFolder folder, Method method, List<String> files, RunJournal journal) {
+        this.moved = new MovedPhases(method);
         this.folder = folder;
         this.files = files;
         this.journal = journal;
@@ -34,7 +38,7 @@ final class RecordTables implements AutoCloseable {
     /** @param files what the files of each sample are called, without an ending */
     static RecordTables open(ResultFolder folder, RunOrder order, List<String> files, RunJournal journal)
             throws FolderFault {
-        RecordTables tables = new RecordTables(folder, files, journal);
+        RecordTables tables = new RecordTables(folder, order.method(), files, journal);
         tables.begin(
                 "objects.csv", new ObjectSheet(order.method(), order.method().unit()));
         tables.begin(
@@ -67,7 +71,8 @@ final class RecordTables implements AutoCloseable {
         return "records/" + files.get(index) + ".json";
     }
 
-    private void write(SampleRecord record) throws FolderFault {
+    private void write(SampleRecord alone) throws FolderFault {
+        SampleRecord record = moved.next(alone);
         for (Open open : tables) {
             try {
                 for (List<String> row : open.table.rows(record)) {

@@ -19,6 +19,7 @@ import keentally.core.method.Departures.Departure;
 import keentally.core.quantity.Scale;
 import keentally.core.run.PhaseReading;
 import keentally.study.caution.Caution;
+import keentally.study.caution.CautionKind;
 import keentally.study.file.Json;
 import keentally.study.run.SampleRecord.CentresAt;
 import keentally.study.run.SampleRecord.CutAt;
@@ -207,8 +208,10 @@ public final class RecordFile {
                     numbers.isPresent() ? Optional.empty() : Optional.of(status),
                     maps(tree.get("cautions"))
                             .map(c -> new Caution(
-                                    (String) c.get("id"), (String) c.get("saw"), (String) c.get("why"), (String)
-                                            c.get("wayOut")))
+                                    CautionKind.of((String) c.get("id")),
+                                    (String) c.get("saw"),
+                                    (String) c.get("why"),
+                                    (String) c.get("wayOut")))
                             .toList());
         } catch (ClassCastException | NullPointerException e) {
             throw new IllegalArgumentException("not a record of a sample", e);

@@ -215,6 +215,13 @@ public record SampleRecord(
         return centres;
     }
 
+    /** With one caution more. */
+    public SampleRecord and(Caution caution) {
+        List<Caution> more = new ArrayList<>(cautions);
+        more.add(caution);
+        return new SampleRecord(sample, origin, numbers, error, more);
+    }
+
     /** How large a pixel is in a unit; pixels where the sample has no scale. */
     public PixelSize told(LengthUnit unit) {
         return PixelSize.of(unit, origin.scale());

@@ -43,7 +43,7 @@ public record SampleRun(Run run, Optional<RunFault> fault, Optional<Readings> re
      */
     public static SampleRun of(SampleOrder order, Method method, Runner runner, PictureCautions checks, Cancel cancel) {
         List<Caution> cautions = new ArrayList<>(checks.of(order.sample(), order.background(), runner.work(cancel)));
-        Cautions.departs(order.departures(), method).ifPresent(cautions::add);
+        Cautions.departures(order.departures(), method).ifPresent(cautions::add);
         try {
             Run run = runner.run(method, order.sample(), Integer.MAX_VALUE, cancel, Progress.SILENT);
             Readings readings = runner.readings(run, cancel);

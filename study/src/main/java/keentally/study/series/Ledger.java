@@ -3,6 +3,7 @@ package keentally.study.series;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -24,6 +25,7 @@ import keentally.core.words.Words;
 import keentally.study.caution.Cautions;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
+import keentally.study.run.MovedPhases;
 import keentally.study.run.SampleRecord;
 import keentally.study.run.SampleRecord.Numbers;
 import keentally.study.run.SampleRecord.OwnNumber;
@@ -56,9 +58,11 @@ public final class Ledger {
 
     private static List<LedgerEntry> entries(Study study, Map<String, LedgerRow> rows) {
         List<LedgerEntry> entries = new ArrayList<>();
+        Map<String, MovedPhases> moved = new HashMap<>();
         for (String id : study.samples()) {
             SampleThing thing = study.sample(id).orElseThrow();
-            Optional<LedgerRow> row = Optional.ofNullable(rows.get(id));
+            MovedPhases held = moved.computeIfAbsent(thing.method(), m -> new MovedPhases(study.method(m)));
+            Optional<LedgerRow> row = Optional.ofNullable(rows.get(id)).map(r -> r.with(held.next(r.record())));
             boolean stale = row.isPresent()
                     && !row.get().key().equals(SeriesSample.of(study, id).key());
             entries.add(new LedgerEntry(id, thing, study.method(thing.method()).name(), row, stale, wants(study, id)));

@@ -47,6 +47,11 @@ public record LedgerRow(
                 sample.key(), slim, rows.map(ObjectSums::of), sample.scaleFrom(), sample.fieldFrom(), sample.tallies());
     }
 
+    /** With another record. */
+    LedgerRow with(SampleRecord other) {
+        return new LedgerRow(key, other, objects, scaleFrom, fieldFrom, tallies);
+    }
+
     public boolean isFailed() {
         return record.error().isPresent();
     }

@@ -1,5 +1,6 @@
-package keentally.desk.view;
+package keentally.desk.find;
 
+import java.util.List;
 import javafx.geometry.Bounds;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
@@ -12,23 +13,26 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.stage.Popup;
+import keentally.desk.find.Commands.Command;
 import keentally.desk.look.Texts;
-import keentally.desk.view.Commands.Command;
 
-/** Any command by typing part of its name or of what it is good for. */
-final class FindCommand {
+/** Any command, setting, measure, caution or part of the help by typing part of its name or of what it is good for. */
+public final class FindCommand {
     private static final double WIDTH = 520;
     private static final double ROW = 44;
     private static final int MOST_ROWS = 7;
 
     private final Commands commands;
+    private final Places places;
+    private List<Command> known = List.of();
     private final Popup popup = new Popup();
     private final TextField typed = new TextField();
     private final ListView<Command> list = new ListView<>();
     private final VBox box = new VBox(typed, list);
 
-    FindCommand(Commands commands) {
+    public FindCommand(Commands commands, Places places) {
         this.commands = commands;
+        this.places = places;
         box.getStyleClass().add("find-command");
         box.setPrefWidth(WIDTH);
         typed.setId("find-typed");
@@ -46,7 +50,8 @@ final class FindCommand {
         popup.setHideOnEscape(true);
     }
 
-    void show(Scene scene) {
+    public void show(Scene scene) {
+        known = places.all();
         box.getStylesheets().setAll(scene.getStylesheets());
         popup.getScene().getStylesheets().setAll(scene.getStylesheets());
         typed.clear();
@@ -57,7 +62,7 @@ final class FindCommand {
     }
 
     private void fill() {
-        list.getItems().setAll(commands.like(typed.getText()));
+        list.getItems().setAll(commands.like(typed.getText(), known));
         list.getSelectionModel().selectFirst();
         list.scrollTo(0);
         double rows = Math.clamp(list.getItems().size(), 1, MOST_ROWS);

@@ -1,0 +1,2 @@
+/** Finding: commands, settings, measures, help and cautions by what people call them. */
+package keentally.desk.find;

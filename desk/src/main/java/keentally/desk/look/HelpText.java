@@ -1,0 +1,35 @@
+package keentally.desk.look;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.List;
+
+/** The help as it comes with the program: headings, and the paragraphs below each. */
+public final class HelpText {
+    /** The heading below which cautions are told of. */
+    public static final String CAUTIONS = "Cautions";
+
+    private HelpText() {}
+
+    /** @param text paragraphs with an empty line between */
+    public record Part(String heading, String text) {}
+
+    public static List<Part> parts() {
+        return Arrays.stream(all().split("(?m)^# "))
+                .filter(p -> !p.isBlank())
+                .map(p -> p.split("\n", 2))
+                .map(p -> new Part(p[0].strip(), p[1].strip()))
+                .toList();
+    }
+
+    private static String all() {
+        try (InputStream in = HelpText.class.getResourceAsStream("/keentally/desk/help.txt")) {
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}
