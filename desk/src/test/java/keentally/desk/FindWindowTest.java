@@ -94,7 +94,12 @@ class FindWindowTest {
             return null;
         });
         desk.settle();
-        assertThat(desk.model().method().step(desk.model().station().get()).orElseThrow().description().id())
+        assertThat(desk.model()
+                        .method()
+                        .step(desk.model().station().get())
+                        .orElseThrow()
+                        .description()
+                        .id())
                 .isEqualTo("threshold");
         desk.keys(KeyCode.CONTROL, KeyCode.F);
         found("solidity measure");

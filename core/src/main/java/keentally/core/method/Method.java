@@ -16,9 +16,11 @@ import keentally.core.quantity.LengthUnit;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
 import keentally.core.step.Flow;
+import keentally.core.step.RejoinStep;
 import keentally.core.step.State;
 import keentally.core.step.StepDescription;
 import keentally.core.step.Steps;
+import keentally.core.step.WithinStep;
 
 /**
  * An ordered list of steps that turns a picture into objects, phases and numbers.
@@ -290,6 +292,7 @@ public record Method(
     /** Why this order of steps, or a step's settings taken together, cannot work: the first reason. */
     public Optional<MethodFault> refusal() {
         EnumSet<Flow> there = EnumSet.of(Flow.PICTURE);
+        int open = 0;
         for (int i = 0; i < steps.size(); i++) {
             MethodStep step = steps.get(i);
             if (step.muted()) {
@@ -302,6 +305,11 @@ public record Method(
                         step.description().id(),
                         "needs " + word(needs) + ", but no step before it gives " + word(needs)));
             }
+            open += opensPart(step) ? 1 : closesPart(step) ? -1 : 0;
+            if (open < 0) {
+                return Optional.of(new MethodFault(
+                        i + 1, step.description().id(), "closes a part, but none is open; add 'within' before it"));
+            }
             try {
                 step.description().make().apply(step.values());
             } catch (IllegalArgumentException e) {
@@ -310,6 +318,33 @@ public record Method(
             give(there, step);
         }
         return Optional.empty();
+    }
+
+    /** The steps that opened the parts that a step lies in, the outermost first; those at either end of a part lie in it. */
+    public List<MethodStep> parts(String stepId) {
+        List<MethodStep> open = new ArrayList<>();
+        for (MethodStep step : active(Integer.MAX_VALUE)) {
+            if (opensPart(step)) {
+                open.add(step);
+            }
+            if (step.id().equals(stepId)) {
+                return List.copyOf(open);
+            }
+            if (closesPart(step) && !open.isEmpty()) {
+                open.removeLast();
+            }
+        }
+        return List.of();
+    }
+
+    /** Whether a step goes on within a part. */
+    public boolean opensPart(MethodStep step) {
+        return !step.muted() && step.description().id().equals(WithinStep.ID);
+    }
+
+    /** Whether a step puts a part back. */
+    public boolean closesPart(MethodStep step) {
+        return !step.muted() && step.description().id().equals(RejoinStep.ID);
     }
 
     private static String word(Flow flow) {

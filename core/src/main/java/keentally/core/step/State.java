@@ -31,12 +31,19 @@ public final class State implements HoldsBuffers {
     private final Field field;
     private final Optional<Scale> scale;
     private final Map<Slot<?>, HoldsBuffers> slots;
+    private final Optional<OpenPart> part;
 
-    private State(Picture original, Field field, Optional<Scale> scale, Map<Slot<?>, HoldsBuffers> slots) {
+    private State(
+            Picture original,
+            Field field,
+            Optional<Scale> scale,
+            Map<Slot<?>, HoldsBuffers> slots,
+            Optional<OpenPart> part) {
         this.original = original;
         this.field = field;
         this.scale = scale;
         this.slots = slots;
+        this.part = part;
     }
 
     /** Before the first step. */
@@ -45,12 +52,12 @@ public final class State implements HoldsBuffers {
             throw new IllegalArgumentException("a field of " + field.width() + " × " + field.height()
                     + " does not fit a picture of " + picture.width() + " × " + picture.height());
         }
-        return new State(picture, field, scale, Map.of(Slot.PICTURE, picture));
+        return new State(picture, field, scale, Map.of(Slot.PICTURE, picture), Optional.empty());
     }
 
     /** A picture made of several, for what hangs on its values alone. @param original tells the depth that they came in */
     static State joined(Picture current, Field field, Picture original) {
-        return new State(original, field, Optional.empty(), Map.of(Slot.PICTURE, current));
+        return new State(original, field, Optional.empty(), Map.of(Slot.PICTURE, current), Optional.empty());
     }
 
     /** The sample's picture. */
@@ -77,7 +84,7 @@ public final class State implements HoldsBuffers {
         Map<Slot<?>, HoldsBuffers> next = new HashMap<>(slots);
         next.keySet().removeAll(slot.behind());
         next.put(slot, value);
-        return new State(original, field, scale, next);
+        return new State(original, field, scale, next, part);
     }
 
     /** The picture as the steps left it. */
@@ -147,12 +154,27 @@ public final class State implements HoldsBuffers {
         Map<Slot<?>, HoldsBuffers> next = new HashMap<>(slots);
         phases().ifPresent(p -> next.put(Slot.PHASES, p.within(inside, work)));
         next.put(Slot.MASK, inside);
-        return new State(original, Field.of(inside), scale, next);
+        return new State(original, Field.of(inside), scale, next, Optional.of(new OpenPart(this, next)));
+    }
+
+    /** What is worked on by itself just now, the innermost. */
+    Optional<OpenPart> part() {
+        return part;
+    }
+
+    /** With another scale. */
+    State with(Optional<Scale> other) {
+        return new State(original, field, other, slots, part);
+    }
+
+    /** With these masks set aside, and no others. */
+    State asideAll(AsideMasks masks) {
+        return with(Slot.ASIDE, masks);
     }
 
     /** The same outcome on a sample whose field and scale took no part in it. */
     public State on(Field otherField, Optional<Scale> otherScale) {
-        return new State(original, otherField, otherScale, slots);
+        return new State(original, otherField, otherScale, slots, part);
     }
 
     /** No way through the picture is longer: a length beyond it reaches no farther than this. */
@@ -240,5 +262,6 @@ public final class State implements HoldsBuffers {
         buffers.add(original);
         field.inside().ifPresent(buffers::add);
         slots.values().forEach(buffers::add);
+        part.ifPresent(p -> buffers.add(p.before()));
     }
 }

@@ -30,6 +30,7 @@ public final class Steps {
             GroupPhasesStep.DESCRIPTION,
             PickPhaseStep.DESCRIPTION,
             WithinStep.DESCRIPTION,
+            RejoinStep.DESCRIPTION,
             ProbeStep.ERODE,
             ProbeStep.DILATE,
             ProbeStep.OPEN,

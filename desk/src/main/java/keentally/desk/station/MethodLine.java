@@ -17,6 +17,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
 import keentally.core.colour.Rgb;
 import keentally.core.method.MethodStep;
 import keentally.core.picture.Field;
@@ -60,6 +61,7 @@ public final class MethodLine extends ScrollPane {
     private final DeskModel desk;
     private final StationActions actions;
     private final HBox line = new HBox();
+    private final PartBrackets brackets = new PartBrackets();
     private final List<StationCard> cards = new ArrayList<>();
     private List<MethodStep> built = List.of();
     private List<String> cardsBuilt = List.of();
@@ -74,7 +76,10 @@ public final class MethodLine extends ScrollPane {
         setVbarPolicy(ScrollBarPolicy.NEVER);
         line.setAlignment(Pos.CENTER_LEFT);
         line.getStyleClass().add("line");
-        setContent(line);
+        VBox content = new VBox(line, brackets);
+        content.setAlignment(Pos.CENTER_LEFT);
+        setContent(content);
+        line.layoutBoundsProperty().addListener(o -> Platform.runLater(this::bracket));
         desk.study().addListener(o -> rebuild());
         desk.sampleId().addListener(o -> rebuild());
         desk.open().addListener(o -> refresh());
@@ -123,7 +128,8 @@ public final class MethodLine extends ScrollPane {
         return desk.method().steps().stream()
                 .map(s -> s.id()
                         + desk.departures().of(s.id()).isEmpty()
-                        + s.held().isPresent())
+                        + s.held().isPresent()
+                        + s.muted())
                 .toList();
     }
 
@@ -152,6 +158,11 @@ public final class MethodLine extends ScrollPane {
         line.getChildren().addAll(more, new NumbersCard(desk));
         refresh();
         select();
+        Platform.runLater(this::bracket);
+    }
+
+    private void bracket() {
+        brackets.draw(desk.method(), cards);
     }
 
     private void add(StationCard card) {

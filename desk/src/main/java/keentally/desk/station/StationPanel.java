@@ -34,6 +34,7 @@ import keentally.core.step.SortRegionsStep;
 import keentally.core.step.SplitTouchingStep;
 import keentally.core.step.ThresholdStep;
 import keentally.core.step.UnmixDyesStep;
+import keentally.core.step.WithinStep;
 import keentally.core.words.Headline;
 import keentally.core.words.Words;
 import keentally.desk.look.Glyph;
@@ -217,6 +218,13 @@ public final class StationPanel extends VBox {
         VBox.setVgrow(panel, Priority.ALWAYS);
         Label question = Prose.of(Words.question(step.description()), "question");
         getChildren().addAll(title(number + "  " + Words.title(step.description())), question);
+        desk.method().parts(step.id()).stream()
+                .filter(s -> !s.id().equals(step.id()))
+                .reduce((a, b) -> b)
+                .ifPresent(s -> getChildren()
+                        .add(Prose.of(
+                                Texts.of("part.in", desk.method().indexOf(s.id()) + 1, Words.title(s.description())),
+                                "hint")));
         getChildren().add(new SharedSection(desk, step));
         HeldSection.of(desk, step).ifPresent(getChildren()::add);
         if (!(body instanceof FairPanel)) {
@@ -258,6 +266,7 @@ public final class StationPanel extends VBox {
             case EditObjectsStep.ID -> body(new EditPanel(desk, step.id(), corrections));
             case LevelsStep.ID -> body(new LevelsPanel(desk, step.id(), levels));
             case UnmixDyesStep.ID -> body(new UnmixPanel(desk, stage, step.id()));
+            case WithinStep.ID -> body(new WithinPanel(desk, step.id()));
             default -> body(new FairPanel(desk, step.id()));
         };
     }

@@ -47,7 +47,8 @@ final class MaskCautions {
             if (GROW.contains(id)) {
                 cautions.grown(station, before.orElseThrow());
             }
-            boolean anew = station.step().needs() == Flow.PICTURE;
+            boolean anew =
+                    station.step().needs() == Flow.PICTURE && station.step().gives() != Flow.PICTURE;
             inverted = id.equals(InvertMaskStep.ID) ? !inverted : inverted && !anew;
             cautions.onBorders(station);
             before = station.after().mask();
