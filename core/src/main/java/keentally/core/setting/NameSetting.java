@@ -5,7 +5,16 @@ import java.util.Map;
 import java.util.Optional;
 
 /** A name that a person gives: letters, digits, spaces, whatever is not blank. */
-public record NameSetting(String id, String usual) implements Setting<String> {
+public record NameSetting(String id, String usual, List<Condition> onlyWhen) implements Setting<String> {
+    public NameSetting {
+        onlyWhen = List.copyOf(onlyWhen);
+    }
+
+    /** @param onlyWhen all have to hold for the setting to matter */
+    public NameSetting(String id, String usual, Condition... onlyWhen) {
+        this(id, usual, List.of(onlyWhen));
+    }
+
     private static final int LONGEST = 60;
 
     @Override
@@ -16,11 +25,6 @@ public record NameSetting(String id, String usual) implements Setting<String> {
     @Override
     public boolean required() {
         return false;
-    }
-
-    @Override
-    public List<Condition> onlyWhen() {
-        return List.of();
     }
 
     @Override

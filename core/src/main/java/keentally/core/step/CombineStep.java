@@ -1,7 +1,6 @@
 package keentally.core.step;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import keentally.core.picture.Mask;
 import keentally.core.setting.ChoiceSetting;
@@ -31,11 +30,7 @@ record CombineStep(String with, How how) implements Step {
     @Override
     public Outcome apply(State before, Site site) throws StepFault {
         Mask mask = before.needMask();
-        Mask other = Optional.ofNullable(before.aside().get(with))
-                .orElseThrow(() -> new StepFault("finds no mask set aside as '" + with + "'; "
-                        + (before.aside().isEmpty()
-                                ? "add a 'set-aside' step before it"
-                                : "there is " + String.join(", ", before.aside().keySet()))));
+        Mask other = before.needAside(with);
         return MaskChange.outcome(
                 before,
                 switch (how) {

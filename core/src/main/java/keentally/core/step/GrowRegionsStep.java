@@ -5,6 +5,7 @@ import java.util.Set;
 import keentally.core.geometry.Point;
 import keentally.core.hand.Seeds;
 import keentally.core.picture.Field;
+import keentally.core.picture.Mask;
 import keentally.core.picture.Plane;
 import keentally.core.quantity.Length;
 import keentally.core.region.ObjectSet;
@@ -13,6 +14,7 @@ import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.Condition;
 import keentally.core.setting.FlagSetting;
 import keentally.core.setting.LengthSetting;
+import keentally.core.setting.NameSetting;
 import keentally.core.setting.NumberSetting;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
@@ -30,7 +32,9 @@ public final class GrowRegionsStep implements Step {
         MINIMA,
         /** The bright places of the picture. */
         PEAKS,
-        PLACED
+        PLACED,
+        /** The pieces of a mask that was set aside. */
+        ASIDE
     }
 
     enum Over {
@@ -45,6 +49,7 @@ public final class GrowRegionsStep implements Step {
             LengthSetting.of("spacing", "5 px", Condition.is(MARKERS, Markers.PEAKS));
     public static final NumberSetting PROMINENCE =
             NumberSetting.of("prominence", 10, 0, 100, Condition.is(MARKERS, Markers.PEAKS));
+    private static final NameSetting OF = new NameSetting("of", "first", Condition.is(MARKERS, Markers.ASIDE));
     private static final ChoiceSetting<Over> OVER = ChoiceSetting.of("over", Over.GRADIENT);
     private static final ChoiceSetting<GradientStep.By> GRADIENT =
             ChoiceSetting.of("gradient", GradientStep.By.SOBEL, Condition.is(OVER, Over.GRADIENT));
@@ -61,7 +66,7 @@ public final class GrowRegionsStep implements Step {
             Flow.PICTURE,
             Flow.OBJECTS,
             Set.of(Use.FIELD, Use.SCALE, Use.HAND_WORK),
-            List.<Setting<?>>of(MARKERS, DEPTH, SPACING, PROMINENCE, OVER, GRADIENT, RADIUS, LINES),
+            List.<Setting<?>>of(MARKERS, DEPTH, SPACING, PROMINENCE, OF, OVER, GRADIENT, RADIUS, LINES),
             GrowRegionsStep::new);
 
     private final Markers markers;
@@ -89,6 +94,7 @@ public final class GrowRegionsStep implements Step {
             case PEAKS ->
                 GrowRegions.from(field, heights, over == Over.PICTURE, peaks(plane, before, site), site.work());
             case PLACED -> GrowRegions.from(field, heights, false, placed(field, site), site.work());
+            case ASIDE -> GrowRegions.fromPieces(field, heights, aside(before), site.work());
         };
         Regions whole = grown.regions();
         Regions parted = values.get(LINES) ? whole.without(whole.lines(i -> true)) : whole;
@@ -116,6 +122,14 @@ public final class GrowRegionsStep implements Step {
         double prominence = values.get(PROMINENCE) / 100 * Percentiles.range(histogram);
         Length spacing = values.get(SPACING);
         return GrowRegions.peaks(before.field(), plane, prominence, spacing.px(before.scale()), site.work());
+    }
+
+    private Mask aside(State before) throws StepFault {
+        Mask mask = before.field().clip(before.needAside(values.get(OF)));
+        if (mask.count() == 0) {
+            throw new StepFault("grows from the pieces of '" + values.get(OF) + "', which is empty within the field");
+        }
+        return mask;
     }
 
     private static List<Point> placed(Field field, Site site) throws StepFault {

@@ -230,6 +230,19 @@ public final class State implements HoldsBuffers {
         return mask().orElseThrow(() -> new IllegalStateException("no mask has been given"));
     }
 
+    /**
+     * A mask that was set aside.
+     *
+     * @throws StepFault where there is none of this name, saying which there are
+     */
+    public Mask needAside(String name) throws StepFault {
+        return Optional.ofNullable(aside().get(name))
+                .orElseThrow(() -> new StepFault("finds no mask set aside as '" + name + "'; "
+                        + (aside().isEmpty()
+                                ? "add a 'set-aside' step before it"
+                                : "there is " + String.join(", ", aside().keySet()))));
+    }
+
     /** The objects, which the order of steps has made sure of. */
     public ObjectSet needObjects() {
         return objects().orElseThrow(() -> new IllegalStateException("no objects have been given"));

@@ -23,6 +23,9 @@ public final class Inks {
 
     static final int RIM_SHADE = 0xff20262d;
 
+    /** Of an outline that belongs to another mask. */
+    static final int OTHER = 0xffc77bb9;
+
     public static final int SELECTED = 0xffa63c96;
 
     /** Outlines of what was dropped. */

@@ -23,6 +23,8 @@ public sealed interface Layer
                 Layer.Scribbles,
                 Layer.Wrong,
                 Layer.Doubt,
+                Layer.Crosses,
+                Layer.OtherOutline,
                 PhasePaint {
 
     /** A mask: tinted, in white on black, or outlined where no objects are. */
@@ -54,6 +56,17 @@ public sealed interface Layer
 
     /** How unsure a learner is: the less it parts the likeliest class from all others, the more of what lies below is covered by paper. */
     record Doubt(Probabilities sure) implements Layer {}
+
+    /**
+     * Where regions began to grow.
+     *
+     * @param width of the picture
+     * @param pixels row times width, and column
+     */
+    record Crosses(int width, int[] pixels) implements Layer {}
+
+    /** The outline of another mask than the one that is shown: dashed. */
+    record OtherOutline(Mask mask) implements Layer {}
 
     /** Where something was taken for what it is not: crossed out. */
     record Wrong(Mask mask) implements Layer {}

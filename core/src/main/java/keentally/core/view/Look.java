@@ -64,6 +64,8 @@ public record Look(Overlay overlay, Set<Mark> marks, double strength, boolean me
         /** Upright boxes round objects. */
         BOXES,
         /** What the station added to the mask and what it took away. */
-        CHANGES
+        CHANGES,
+        /** Where regions began to grow, as crosses. */
+        MARKERS
     }
 }

@@ -16,6 +16,7 @@ public final class StageComposer {
     private static final int ROWS_SAMPLED = 3;
     private static final int DIM = 120;
     private static final int HATCH = 6;
+    private static final int DASH = 6;
     private static final int SELECTED_EDGE = 3;
     private static final int SELECTED_FILL = 90;
 
@@ -100,6 +101,8 @@ public final class StageComposer {
             case Layer.Scribbles s -> {}
             case Layer.Wrong w -> {}
             case Layer.Doubt d -> {}
+            case Layer.Crosses c -> {}
+            case Layer.OtherOutline o -> {}
         }
     }
 
@@ -107,7 +110,11 @@ public final class StageComposer {
     private void lines(Layer layer, Work work) {
         boolean outlined = look.overlay() == Look.Overlay.OUTLINES || look.overlay() == Look.Overlay.FILL;
         switch (layer) {
-            case Layer.ChosenMask chosen when outlined && objects.isEmpty() -> maskOutlines(chosen.mask(), work);
+            case Layer.ChosenMask chosen
+            when outlined && objects.isEmpty() -> maskOutlines(chosen.mask(), Inks.OBJECTS.getFirst(), 0, work);
+            case Layer.OtherOutline other
+            when look.overlay() != Look.Overlay.BARE -> maskOutlines(other.mask(), Inks.OTHER, DASH, work);
+            case Layer.Crosses crosses when look.has(Look.Mark.MARKERS) -> CrossPainter.paint(buffer, view, crosses);
             case Layer.ColouredObjects coloured when outlined -> outlines(coloured, work);
             case PhasePaint paint when paint.outlines() && look.overlay() != Look.Overlay.BARE -> borders(paint, work);
             case Layer.SelectedObjects selected -> select(selected, work);
@@ -122,6 +129,8 @@ public final class StageComposer {
             case Layer.Scribbles s -> {}
             case Layer.Wrong w -> {}
             case Layer.Doubt d -> {}
+            case Layer.Crosses c -> {}
+            case Layer.OtherOutline o -> {}
         }
     }
 
@@ -351,7 +360,8 @@ public final class StageComposer {
         return false;
     }
 
-    private void maskOutlines(Mask mask, Work work) {
+    /** @param dash so many window pixels are drawn and as many left out; 0 for all */
+    private void maskOutlines(Mask mask, int ink, int dash, Work work) {
         int[] raster = new int[width * height];
         work.bands(height, (from, to) -> {
             for (int j = from; j < to; j++) {
@@ -366,8 +376,9 @@ public final class StageComposer {
         work.bands(height, (from, to) -> {
             for (int j = from; j < to; j++) {
                 for (int i = 0; i < width; i++) {
-                    if (raster[j * width + i] == 1 && isEdge(raster, i, j, 1)) {
-                        buffer[j * width + i] = Inks.OBJECTS.getFirst();
+                    boolean drawn = dash == 0 || (i + j) % (2 * dash) < dash;
+                    if (drawn && raster[j * width + i] == 1 && isEdge(raster, i, j, dash == 0 ? 1 : 2)) {
+                        buffer[j * width + i] = ink;
                     }
                 }
             }

@@ -6,9 +6,14 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import keentally.core.geometry.Point;
+import keentally.core.label.Labeller;
 import keentally.core.picture.Field;
+import keentally.core.picture.Mask;
+import keentally.core.picture.Neighbours;
 import keentally.core.picture.Plane;
+import keentally.core.region.Regions;
 import keentally.core.work.Work;
 
 /**
@@ -24,6 +29,7 @@ import keentally.core.work.Work;
  *       (of equal ones the one that comes first); the highest of each piece counts in any case. Of the peaks that are prominent enough
  *       those stay, from the highest down and of equal ones in reading order, that lie at least {@code spacing} from every one that
  *       stayed.
+ *   <li>Pieces of a mask: each as a whole.
  *   <li>Placed by hand: the pixels that hold the places. A place outside the field marks nothing, and a second one in a pixel neither.
  * </ul>
  *
@@ -55,13 +61,37 @@ public final class GrowRegions {
         return Piece.part(
                 field.mask(),
                 upsideDown ? (x, y) -> -heights.at(x, y) : heights::at,
-                (h, piece, cancel) -> markers.stream()
-                        .mapToInt(p -> piece.place((int) Math.floor(p.x()), (int) Math.floor(p.y())))
-                        .filter(place -> place >= 0)
-                        .sorted()
-                        .distinct()
-                        .toArray(),
+                (h, piece, cancel) -> places(markers, piece),
                 work);
+    }
+
+    /**
+     * Every piece of a mask, by eight neighbours, is a marker as a whole: it is flooded before all else.
+     *
+     * @param heights flooded from low to high
+     * @param markers within the field
+     */
+    public static Parted fromPieces(Field field, Plane heights, Mask markers, Work work) {
+        Regions pieces = Labeller.regions(markers, Neighbours.EIGHT, work);
+        List<Point> firsts = IntStream.range(0, pieces.count())
+                .mapToObj(
+                        i -> new Point(pieces.runFrom(pieces.firstRun(i)) + 0.5, pieces.runY(pieces.firstRun(i)) + 0.5))
+                .toList();
+        return Piece.part(
+                field.mask(),
+                (x, y) -> markers.at(x, y) ? Double.NEGATIVE_INFINITY : heights.at(x, y),
+                (h, piece, cancel) -> places(firsts, piece),
+                work);
+    }
+
+    /** The places of a piece's box that hold markers, in reading order. */
+    private static int[] places(List<Point> markers, Piece piece) {
+        return markers.stream()
+                .mapToInt(p -> piece.place((int) Math.floor(p.x()), (int) Math.floor(p.y())))
+                .filter(place -> place >= 0)
+                .sorted()
+                .distinct()
+                .toArray();
     }
 
     /**

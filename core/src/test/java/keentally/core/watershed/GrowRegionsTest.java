@@ -11,7 +11,10 @@ import java.util.List;
 import java.util.stream.Stream;
 import keentally.core.Chance;
 import keentally.core.geometry.Point;
+import keentally.core.label.Labeller;
 import keentally.core.picture.Field;
+import keentally.core.picture.Mask;
+import keentally.core.picture.Neighbours;
 import keentally.core.picture.Plane;
 import keentally.core.picture.PlaneF;
 import keentally.core.region.Regions;
@@ -93,6 +96,40 @@ class GrowRegionsTest {
                 .regions();
         assertThat(SlowFlood.labels(found))
                 .isEqualTo(SlowFlood.numbered(SlowFlood.of(drawn.field.mask(), heights, inside)));
+    }
+
+    /** As if the marker pieces lay lower than everything else. */
+    @ParameterizedTest
+    @MethodSource("seeds")
+    void growingFromPiecesAgreesWithAPlainFloodAndHoldsThemWhole(long seed) {
+        Chance chance = new Chance(seed);
+        Drawn drawn = Drawn.by(chance);
+        int width = drawn.plane.width();
+        int height = drawn.plane.height();
+        byte[] chosen = new byte[width * height];
+        double[] heights = drawn.heights.clone();
+        for (int i = 0; i < chosen.length; i++) {
+            chosen[i] = (byte) (drawn.field.contains(i % width, i / width) && chance.toss(0.2) ? 1 : 0);
+            heights[i] = chosen[i] == 1 ? Double.NEGATIVE_INFINITY : heights[i];
+        }
+        Mask markers = Mask.from(chosen, width, height);
+        Regions pieces = Labeller.regions(markers, Neighbours.EIGHT, two);
+        List<Integer> firsts = new ArrayList<>();
+        for (int i = 0; i < pieces.count(); i++) {
+            firsts.add(pieces.runY(pieces.firstRun(i)) * width + pieces.runFrom(pieces.firstRun(i)));
+        }
+        Regions found =
+                GrowRegions.fromPieces(drawn.field, drawn.plane, markers, two).regions();
+        assertThat(SlowFlood.labels(found))
+                .isEqualTo(SlowFlood.numbered(SlowFlood.of(drawn.field.mask(), heights, firsts)));
+        for (int i = 0; i < pieces.count(); i++) {
+            int owner = found.at(firsts.get(i) % width, firsts.get(i) / width);
+            pieces.runs(i, (y, from, to) -> {
+                for (int x = from; x < to; x++) {
+                    assertThat(found.at(x, y)).isEqualTo(owner);
+                }
+            });
+        }
     }
 
     @ParameterizedTest

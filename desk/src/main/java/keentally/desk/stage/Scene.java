@@ -29,7 +29,7 @@ import keentally.desk.model.OpenSample;
  * @param before the mask that the station of the state began with, where it turns a mask into another
  * @param look how mask and objects are shown
  * @param tally what was counted by hand, where that is looked at
- * @param taught what a learner is taught and took from it, where that is looked at
+ * @param over what is laid over that: what a learner is taught and took from it, markers, outlines of other masks
  * @param lens another state in a round hole, where one is held over the picture
  * @param open the sample's own picture, whose pyramid is made already
  */
@@ -39,7 +39,7 @@ public record Scene(
         Look look,
         Optional<Layer.SelectedObjects> selected,
         Optional<Layer.Tally> tally,
-        List<Layer> taught,
+        List<Layer> over,
         Viewport view,
         Optional<Lens> lens,
         SceneLook seen,
@@ -121,7 +121,7 @@ public record Scene(
                 ? layers.with(pyramids.change(before.get(), after.get()))
                 : layers;
         Layers chosen = selected.map(changed::with).orElse(changed);
-        for (Layer layer : taught) {
+        for (Layer layer : over) {
             chosen = chosen.with(layer);
         }
         return tally.isPresent() ? chosen.with(tally.get()) : chosen;

@@ -26,7 +26,7 @@ import keentally.core.view.Viewport;
 public final class StageModel {
     private final ObjectProperty<Optional<Viewport>> view = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<Look.Overlay> overlay = new SimpleObjectProperty<>(Look.Overlay.OUTLINES);
-    private final ObservableSet<Look.Mark> marks = FXCollections.observableSet(Look.Mark.CHANGES);
+    private final ObservableSet<Look.Mark> marks = FXCollections.observableSet(Look.Mark.CHANGES, Look.Mark.MARKERS);
     private final BooleanProperty meanFill = new SimpleBooleanProperty();
     private final IntegerProperty again = new SimpleIntegerProperty();
     private final DoubleProperty strength = new SimpleDoubleProperty(0.35);

@@ -11,6 +11,7 @@ import keentally.core.run.Run;
 import keentally.core.run.Sample;
 import keentally.core.step.Flow;
 import keentally.core.step.State;
+import keentally.core.view.Layer;
 import keentally.desk.model.DeskModel;
 import keentally.study.run.SampleRun;
 
@@ -71,6 +72,19 @@ public final class StageState {
     /** The objects at the method's end, which are what is selected. */
     public Optional<ObjectSet> objects() {
         return desk.shown().get().flatMap(SampleRun::objects);
+    }
+
+    /** Where the regions of the selected station began, unless they were placed there and can be moved. */
+    Optional<Layer.Crosses> markers() {
+        boolean placed = desk.method()
+                .step(desk.station().get())
+                .filter(MethodStep::byHand)
+                .isPresent();
+        return model.atEnd().get() || placed
+                ? Optional.empty()
+                : desk.reached(desk.station().get())
+                        .flatMap(s -> s.findings().markers())
+                        .map(m -> new Layer.Crosses(m.width(), m.pixels()));
     }
 
     /** What the selected station turned into another mask. */

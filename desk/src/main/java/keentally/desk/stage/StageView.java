@@ -1,5 +1,6 @@
 package keentally.desk.stage;
 
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -332,10 +333,7 @@ public final class StageView extends Region {
                 model.look(),
                 selected(),
                 model.bare().get() ? Optional.empty() : model.tally().get(),
-                state.taught()
-                        .filter(t -> !model.bare().get())
-                        .map(StageModel.Taught::layers)
-                        .orElse(List.of()),
+                model.bare().get() ? List.of() : over(),
                 view,
                 lens,
                 new Scene.SceneLook(
@@ -346,6 +344,14 @@ public final class StageView extends Region {
                         model.dye().get(),
                         model.again().get()),
                 desk.open().get()));
+    }
+
+    /** What is laid over the state beside what it holds. */
+    private List<Layer> over() {
+        List<Layer> over =
+                new ArrayList<>(state.taught().map(StageModel.Taught::layers).orElse(List.of()));
+        state.markers().ifPresent(over::add);
+        return over;
     }
 
     /** Selected objects belong to the end of the method, and are shown at every station but never on the bare picture. */

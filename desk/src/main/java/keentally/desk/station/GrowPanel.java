@@ -24,6 +24,7 @@ final class GrowPanel extends VBox implements StationPanel.Body {
     private final Label placed = Prose.of("", "figure-line");
     private final CountCurve counts;
     private final MarkerTool tool;
+    private final MarkersSection markers;
 
     GrowPanel(DeskModel desk, String stepId) {
         this.tuning = new Tuning(desk, stepId);
@@ -36,7 +37,8 @@ final class GrowPanel extends VBox implements StationPanel.Body {
                 getChildren().addAll(counts.rows(setting));
             }
         }
-        getChildren().add(counts);
+        this.markers = new MarkersSection(desk, tuning, stepId, true);
+        getChildren().addAll(markers, counts);
         if (isPlaced()) {
             getChildren()
                     .addAll(
@@ -78,6 +80,7 @@ final class GrowPanel extends VBox implements StationPanel.Body {
             return;
         }
         counts.refresh();
+        markers.refresh();
         placed.setText(Texts.of("grow.placed", Figures.number(places().size())));
     }
 }

@@ -34,6 +34,7 @@ final class SplitPanel extends VBox implements StationPanel.Body {
     private final ProportionSlider slider;
     private final Label count = new Label();
     private final NeighbourCurve counts;
+    private final MarkersSection markers;
 
     SplitPanel(DeskModel desk, String stepId) {
         this.desk = desk;
@@ -55,7 +56,8 @@ final class SplitPanel extends VBox implements StationPanel.Body {
                 getChildren().add(depth());
             }
         }
-        getChildren().add(counts);
+        this.markers = new MarkersSection(desk, tuning, stepId, false);
+        getChildren().addAll(markers, counts);
         refresh();
     }
 
@@ -117,6 +119,7 @@ final class SplitPanel extends VBox implements StationPanel.Body {
         if (tuning.isStale()) {
             return;
         }
+        markers.refresh();
         MethodStep step = tuning.step();
         count.setText(desk.reached(step.id())
                 .map(r -> Texts.of(

@@ -87,6 +87,11 @@ public final class MarksFile {
 
     /** @throws FileFault in a sentence with the line, where it holds no places */
     public static List<Entry> read(Path file) throws FileFault {
+        return read(file, PixelSize.PIXELS);
+    }
+
+    /** @param size of a pixel, for a file that tells places in real units alone */
+    static List<Entry> read(Path file, PixelSize size) throws FileFault {
         String name = file.getFileName().toString();
         String text;
         try {
@@ -97,10 +102,14 @@ public final class MarksFile {
         } catch (CharacterCodingException e) {
             throw new FileFault(name + " is no table of marks: it is not text in UTF-8.", e);
         }
-        return parse(name, text.startsWith("\ufeff") ? text.substring(1) : text);
+        return parse(name, text.startsWith("\ufeff") ? text.substring(1) : text, size);
     }
 
     static List<Entry> parse(String name, String text) throws FileFault {
+        return parse(name, text, PixelSize.PIXELS);
+    }
+
+    private static List<Entry> parse(String name, String text, PixelSize size) throws FileFault {
         String first = text.lines().filter(l -> !l.isBlank()).findFirst().orElse("");
         char between = first.contains("\t") ? '\t' : first.contains(";") ? ';' : ',';
         CSVFormat format = CSVFormat.DEFAULT
@@ -121,7 +130,7 @@ public final class MarksFile {
         if (rows.size() > MOST + 1) {
             throw new FileFault(name + " holds more than a million marks.");
         }
-        Heads heads = Heads.of(name, rows.getFirst());
+        Heads heads = Heads.of(name, rows.getFirst(), size);
         List<Entry> entries = new ArrayList<>();
         for (CSVRecord row : rows.subList(heads.named ? 1 : 0, rows.size())) {
             entries.add(heads.entry(name, row));
@@ -133,21 +142,32 @@ public final class MarksFile {
     }
 
     /** Which column holds what; −1 for none does. */
-    private record Heads(boolean named, int x, int y, int kind, int counter, int time) {
-        static Heads of(String name, CSVRecord first) throws FileFault {
+    private record Heads(boolean named, int x, int y, double px, int kind, int counter, int time) {
+        static Heads of(String name, CSVRecord first, PixelSize size) throws FileFault {
             List<String> words =
                     first.stream().map(w -> w.toLowerCase(Locale.ROOT)).toList();
             Function<String, Integer> place = words::indexOf;
             int x = words.contains("x_px") ? place.apply("x_px") : place.apply("x");
             int y = words.contains("y_px") ? place.apply("y_px") : place.apply("y");
             if (x >= 0 && y >= 0) {
-                return new Heads(true, x, y, place.apply("class"), place.apply("counter"), place.apply("time"));
+                return new Heads(true, x, y, 1, place.apply("class"), place.apply("counter"), place.apply("time"));
+            }
+            String unit = size.unit().id();
+            if (size.unit().isReal() && words.contains("x_" + unit) && words.contains("y_" + unit)) {
+                return new Heads(
+                        true,
+                        place.apply("x_" + unit),
+                        place.apply("y_" + unit),
+                        1 / size.length(1),
+                        place.apply("class"),
+                        place.apply("counter"),
+                        place.apply("time"));
             }
             boolean numbers = first.size() >= 2
                     && number(first.get(0)).isPresent()
                     && number(first.get(1)).isPresent();
             if (numbers) {
-                return new Heads(false, 0, 1, first.size() > 2 ? 2 : -1, -1, -1);
+                return new Heads(false, 0, 1, 1, first.size() > 2 ? 2 : -1, -1, -1);
             }
             throw new FileFault(name + " is no table of marks: it should begin with x_px,y_px, but begins with '"
                     + first.get(0) + "'.");
@@ -155,7 +175,7 @@ public final class MarksFile {
 
         Entry entry(String name, CSVRecord row) throws FileFault {
             return new Entry(
-                    new Point(number(name, row, x), number(name, row, y)),
+                    new Point(px * number(name, row, x), px * number(name, row, y)),
                     Sheet.plain(text(row, kind)),
                     Sheet.plain(text(row, counter)),
                     second(text(row, time)));

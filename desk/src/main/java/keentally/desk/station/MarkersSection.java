@@ -1,0 +1,138 @@
+package keentally.desk.station;
+
+import java.io.File;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import javafx.application.Platform;
+import javafx.scene.control.Label;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
+import javafx.stage.FileChooser.ExtensionFilter;
+import keentally.core.geometry.Point;
+import keentally.core.hand.Seeds;
+import keentally.core.quantity.PixelSize;
+import keentally.core.run.Run;
+import keentally.core.step.Finding;
+import keentally.core.step.GrowRegionsStep;
+import keentally.core.words.Figures;
+import keentally.desk.look.Pieces;
+import keentally.desk.look.Prose;
+import keentally.desk.look.Texts;
+import keentally.desk.model.DeskModel;
+import keentally.desk.model.Newest;
+import keentally.study.file.FileFault;
+import keentally.study.result.PointsFile;
+
+/** Where the regions of a station began: how many markers; taken over to be placed by hand; as a file, out and in. */
+final class MarkersSection extends VBox {
+    private final DeskModel desk;
+    private final Tuning tuning;
+    private final String stepId;
+    private final Label count = Prose.of("", "figure-line");
+    private final Newest newest;
+
+    /** @param growing whether the station can be given places to begin at */
+    MarkersSection(DeskModel desk, Tuning tuning, String stepId, boolean growing) {
+        this.desk = desk;
+        this.tuning = tuning;
+        this.stepId = stepId;
+        this.newest = new Newest(desk, Platform::runLater);
+        getStyleClass().add("markers-section");
+        count.setId("markers-count");
+        FlowPane buttons = new FlowPane(6, 6);
+        if (growing && !tuning.is(GrowRegionsStep.MARKERS, "placed")) {
+            buttons.getChildren().add(Pieces.button("markers-place", "markers.place", this::takeOver));
+        }
+        if (growing) {
+            buttons.getChildren().add(Pieces.button("markers-in", "markers.in", this::askIn));
+        }
+        buttons.getChildren().add(Pieces.button("markers-out", "markers.out", this::askOut));
+        getChildren().addAll(count, buttons);
+        refresh();
+    }
+
+    private List<Point> found() {
+        Optional<Finding.Marks> marks =
+                desk.reached(stepId).map(Run.Station::findings).flatMap(f -> f.markers());
+        return marks.map(m -> Arrays.stream(m.pixels())
+                        .mapToObj(p -> new Point(p % m.width() + 0.5, p / m.width() + 0.5))
+                        .toList())
+                .orElse(List.of());
+    }
+
+    private void takeOver() {
+        place(found(), Texts.of("markers.did.place"));
+    }
+
+    private void place(List<Point> places, String title) {
+        if (!tuning.isStale()) {
+            String sample = desk.sampleId().get();
+            String method = desk.methodId();
+            var values = tuning.valuesWith(GrowRegionsStep.MARKERS.id(), "placed");
+            desk.change(
+                    title,
+                    m -> m.with(stepId, values),
+                    s -> s.withHand(sample, method, stepId, Optional.of(new Seeds(places))));
+        }
+    }
+
+    private FileChooser chooser(String key) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(Texts.of(key));
+        chooser.getExtensionFilters().add(new ExtensionFilter("CSV", "*.csv"));
+        return chooser;
+    }
+
+    private void askIn() {
+        File chosen = chooser("markers.in").showOpenDialog(getScene().getWindow());
+        if (chosen != null) {
+            read(chosen.toPath());
+        }
+    }
+
+    /** Places from a file, instead of those there are. */
+    void read(Path file) {
+        PixelSize size = desk.pixelSize();
+        desk.open()
+                .get()
+                .map(o -> o.file().picture())
+                .ifPresent(picture -> newest.ask(work -> {
+                    try {
+                        List<Point> places = PointsFile.read(file, size, picture.width(), picture.height());
+                        return () -> place(places, Texts.of("markers.did.in", file.getFileName()));
+                    } catch (FileFault e) {
+                        return () -> desk.say(e.getMessage());
+                    }
+                }));
+    }
+
+    private void askOut() {
+        FileChooser chooser = chooser("markers.out");
+        chooser.setInitialFileName(desk.sample().map(s -> s.name()).orElse("picture") + "-points.csv");
+        File chosen = chooser.showSaveDialog(getScene().getWindow());
+        if (chosen != null) {
+            write(chosen.toPath());
+        }
+    }
+
+    /** The places that there are, into a file. */
+    void write(Path file) {
+        List<Point> places = found();
+        PixelSize size = desk.pixelSize();
+        newest.ask(work -> {
+            try {
+                PointsFile.write(file, places, size);
+                return () -> desk.say(Texts.of("file.written", file));
+            } catch (FileFault e) {
+                return () -> desk.say(e.getMessage());
+            }
+        });
+    }
+
+    void refresh() {
+        count.setText(Texts.of("markers.count", Figures.number(found().size())));
+    }
+}

@@ -1,0 +1,107 @@
+package keentally.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.awt.Color;
+import java.nio.file.Path;
+import java.util.Arrays;
+import javafx.scene.input.KeyCode;
+import keentally.core.hand.Seeds;
+import keentally.core.view.Look;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Where regions begin: seen, taken over, moved and taken away. */
+class MarkersWindowTest {
+    private static final int CROSS = 0xffffffff;
+
+    @TempDir
+    private Path folder;
+
+    private DeskDriver desk;
+
+    @BeforeEach
+    void start() throws Exception {
+        desk = DeskDriver.drawn(folder, g -> {
+            g.setColor(new Color(180, 180, 180));
+            g.fillRect(0, 0, 400, 300);
+            g.setColor(new Color(60, 60, 60));
+            for (int i = 0; i < 6; i++) {
+                g.fillOval(40 + 110 * (i % 3), 40 + 120 * (i / 3), 70, 70);
+            }
+        });
+    }
+
+    @AfterEach
+    void close() {
+        desk.close();
+    }
+
+    private long crosses() {
+        return Arrays.stream(desk.colours("stage")).filter(c -> c == CROSS).count();
+    }
+
+    private void toggle() {
+        desk.onFx(() -> {
+            desk.window().stageModel().toggle(Look.Mark.MARKERS);
+            return null;
+        });
+        desk.quiet();
+    }
+
+    private Seeds placed(String station) {
+        return (Seeds) desk.model()
+                .study()
+                .get()
+                .hand(desk.model().sampleId().get(), desk.model().methodId())
+                .get(station);
+    }
+
+    @Test
+    void foundMarkersBecomePlacedOnesAndCanBeMoved() {
+        desk.stations("grow-regions");
+        String station = desk.model().station().get();
+        assertThat(desk.text("markers-count")).isEqualTo("7 markers: where regions begin");
+        long with = crosses();
+        toggle();
+        assertThat(crosses()).isLessThan(with - 100);
+
+        desk.reach("markers-place");
+        assertThat(placed(station).places()).hasSize(7);
+        assertThat(desk.count()).isEqualTo(7);
+        desk.clickPictureOther(
+                placed(station).places().getFirst().x(),
+                placed(station).places().getFirst().y());
+        assertThat(placed(station).places()).hasSize(6);
+        desk.clickPicture(200, 20);
+        assertThat(placed(station).places()).hasSize(7);
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk.has("markers-place")).isTrue();
+    }
+
+    @Test
+    void markersOfASplitAreSeenToo() {
+        desk.stations("threshold");
+        desk.choose("setting-keep", "dark");
+        desk.stations("split-touching");
+        assertThat(desk.text("markers-count")).isEqualTo("6 markers: where regions begin");
+        long with = crosses();
+        toggle();
+        assertThat(crosses()).isLessThan(with - 90);
+    }
+
+    @Test
+    void aMaskThatWasSetAsideGivesTheMarkers() {
+        desk.stations("threshold");
+        desk.choose("setting-keep", "dark");
+        desk.stations("set-aside", "grow-regions");
+        desk.choose("setting-markers", "a mask set aside");
+        assertThat(desk.text("markers-count")).isEqualTo("6 markers: where regions begin");
+        desk.type("setting-of", "nobody");
+        assertThat(desk.text("fault")).contains("finds no mask set aside as");
+    }
+}
