@@ -93,6 +93,11 @@ final class PictureWords {
     }
 
     private static Pages read(String word) {
+        if (word.equalsIgnoreCase("slices")) {
+            throw new IllegalArgumentException(
+                    "slices of one body are not measured as one: every number here is of a flat"
+                            + " picture; take them as samples with --pages each");
+        }
         try {
             return Pages.valueOf(word.toUpperCase(Locale.ROOT));
         } catch (IllegalArgumentException e) {

@@ -381,9 +381,9 @@ class MainTest {
         Path out = folder.resolve("out");
         assertThat(said("run", counting(), stack, "--out", out.toString())).isEqualTo("0: ");
         assertThat(column(out.resolve("samples.csv"), "count")).containsExactly("1");
-        assertThat(column(out.resolve("samples.csv"), "cautions").getFirst()).contains("more-pages");
+        assertThat(column(out.resolve("samples.csv"), "cautions").getFirst()).contains("other-pages");
         said("run", counting(), stack, "--out", out.toString(), "--pages", "first");
-        assertThat(column(out.resolve("samples.csv"), "cautions").getFirst()).doesNotContain("more-pages");
+        assertThat(column(out.resolve("samples.csv"), "cautions").getFirst()).doesNotContain("other-pages");
         said("run", counting(), stack, "--out", out.toString(), "--page", "2");
         assertThat(column(out.resolve("samples.csv"), "count")).containsExactly("2");
         assertThat(said("run", counting(), stack, "--out", out.toString(), "--pages", "each"))
@@ -403,6 +403,38 @@ class MainTest {
         assertThat(said("run", counting(), "--out", out.toString())).startsWith("2: Wrong option: name at least one");
         assertThat(said("run", counting(), "--channels", "a", "--out", out.toString()))
                 .startsWith("2: Wrong option: --channels wants");
+    }
+
+    /** The example runs the sample of its study; here the files are named as its channels. */
+    @Test
+    void twoStainsGiveTheSameBytesFromFilesAsFromTheStudy() throws IOException {
+        Path samples = demo.resolve("one/samples");
+        Path results = demo.resolve("one/results/two-stains");
+        Path out = folder.resolve("out");
+        String words = "starch=" + samples.resolve("two-stains-starch.tif") + ",protein="
+                + samples.resolve("two-stains-protein.tif");
+        String scale = column(results.resolve("samples.csv"), "um_per_px").getFirst() + " um/px";
+        String method = samples.resolve("two-stains.method.json").toString();
+        assertThat(said("run", method, "--channels", words, "--scale", scale, "--out", out.toString()))
+                .isEqualTo("0: ");
+        for (String table : List.of("objects.csv", "phases.csv", "samples.csv")) {
+            assertThat(Files.readString(out.resolve(table)).replace("two-stains-starch,", "two-stains,"))
+                    .as(table)
+                    .isEqualTo(Files.readString(results.resolve(table)));
+        }
+        assertThat(out.resolve("labels/two-stains-starch.tif"))
+                .hasSameBinaryContentAs(results.resolve("labels/two-stains.tif"));
+    }
+
+    @Test
+    void channelsOfAnotherSizeAndSlicesOfABodyAreRefusedInASentence() throws IOException {
+        Path out = folder.resolve("out");
+        String small = pages().toString();
+        assertThat(said("run", counting(), "--channels", "a=" + picture() + ",b=" + small, "--out", out.toString()))
+                .startsWith("1: ");
+        assertThat(column(out.resolve("samples.csv"), "status").getFirst()).contains("px");
+        assertThat(said("run", counting(), small, "--out", out.toString(), "--pages", "slices"))
+                .startsWith("2: Wrong option: slices of one body are not measured as one");
     }
 
     @Test

@@ -26,6 +26,7 @@ final class PagesDialog {
     private final List<CheckBox> pages = new ArrayList<>();
     private final List<TextField> names = new ArrayList<>();
     private final RadioButton apart = new RadioButton(Texts.of("pages.apart"));
+    private final RadioButton slices = new RadioButton(Texts.of("pages.slices"));
     private final RadioButton channels = new RadioButton(Texts.of("pages.channels"));
 
     private PagesDialog(Survey survey) {
@@ -41,6 +42,8 @@ final class PagesDialog {
         ToggleGroup group = new ToggleGroup();
         apart.setToggleGroup(group);
         channels.setToggleGroup(group);
+        slices.setToggleGroup(group);
+        slices.setId("pages-slices");
         apart.setId("pages-apart");
         channels.setId("pages-channels");
         boolean named = survey.channelNames().size() == survey.pages();
@@ -64,10 +67,13 @@ final class PagesDialog {
         scroll.setFitToWidth(true);
         scroll.setMaxHeight(MOST_HEIGHT);
         String about = Texts.of("pages.about", survey.file().getFileName(), String.valueOf(survey.pages()));
-        VBox content = new VBox(10, Prose.of(about, "hint"), apart, channels, scroll);
+        VBox content = new VBox(10, Prose.of(about, "hint"), apart, channels, slices, scroll);
         content.setPrefWidth(440);
         List<NewSample> taken = new ArrayList<>();
         Ask.until(owner, Texts.of("pages.title"), content, Texts.of("pages.yes"), () -> {
+            if (slices.isSelected()) {
+                throw new IllegalArgumentException(Texts.of("pages.slices.refused"));
+            }
             if (pages.stream().noneMatch(CheckBox::isSelected)) {
                 throw new IllegalArgumentException(Texts.of("pages.none"));
             }
