@@ -2,8 +2,11 @@ package keentally.core.run;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import keentally.core.colour.ColourRows;
 import keentally.core.picture.Field;
 import keentally.core.picture.PhaseMap;
+import keentally.core.picture.Picture;
 import keentally.core.picture.Plane;
 import keentally.core.work.Work;
 
@@ -27,13 +30,14 @@ final class PhaseSums {
         squares = new double[phases];
     }
 
-    static List<PhaseReading> of(PhaseMap phases, Plane signal, Field field, Work work) {
+    static List<PhaseReading> of(PhaseMap phases, Plane signal, Picture original, Field field, Work work) {
         int n = phases.names().size();
         int height = signal.height();
         PhaseSums sums = new PhaseSums(n);
         for (PhaseSums part : work.map(BANDS, b -> new PhaseSums(n).add(phases, signal, b, height))) {
             sums.merge(part);
         }
+        double[][] colours = colours(phases, original, work);
         double[] means = new double[n];
         for (int p = 0; p < n; p++) {
             means[p] = sums.values[p] / sums.valued[p];
@@ -51,9 +55,53 @@ final class PhaseSums {
                     sums.x[p] / sums.pixels[p] + 0.5,
                     sums.y[p] / sums.pixels[p] + 0.5,
                     means[p],
-                    Math.sqrt(sums.squares[p] / sums.valued[p])));
+                    Math.sqrt(sums.squares[p] / sums.valued[p]),
+                    colours.length == 0 || colours[p][3] == 0
+                            ? List.of()
+                            : List.of(
+                                    colours[p][0] / colours[p][3],
+                                    colours[p][1] / colours[p][3],
+                                    colours[p][2] / colours[p][3])));
         }
         return readings;
+    }
+
+    /** Of each phase the sums of red, green and blue, and of how many pixels; nothing without colour. */
+    private static double[][] colours(PhaseMap phases, Picture original, Work work) {
+        Optional<ColourRows> rows = ColourRows.of(original, original);
+        if (rows.isEmpty()) {
+            return new double[0][];
+        }
+        int n = phases.names().size();
+        double[][] sums = new double[n][4];
+        for (double[][] part : work.map(BANDS, b -> colours(phases, rows.get(), b))) {
+            for (int p = 0; p < n; p++) {
+                for (int c = 0; c < 4; c++) {
+                    sums[p][c] += part[p][c];
+                }
+            }
+        }
+        return sums;
+    }
+
+    private static double[][] colours(PhaseMap phases, ColourRows rows, int band) {
+        int width = rows.width();
+        byte[] map = phases.map().values();
+        float[][] rgb = new float[3][width];
+        double[][] sums = new double[phases.names().size()][4];
+        for (int r = top(band, rows.height()); r < top(band + 1, rows.height()); r++) {
+            rows.read(r, rgb[0], rgb[1], rgb[2]);
+            for (int x = 0; x < width; x++) {
+                int p = map[r * width + x] & 0xff;
+                if (p != PhaseMap.OUTSIDE && rgb[0][x] + rgb[1][x] + rgb[2][x] >= 0) {
+                    sums[p][0] += rgb[0][x];
+                    sums[p][1] += rgb[1][x];
+                    sums[p][2] += rgb[2][x];
+                    sums[p][3]++;
+                }
+            }
+        }
+        return sums;
     }
 
     private PhaseSums add(PhaseMap phases, Plane signal, int band, int height) {

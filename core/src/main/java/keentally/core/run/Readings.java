@@ -36,7 +36,8 @@ public record Readings(
         Optional<ObjectTable> table = last.objects()
                 .map(objects -> ObjectTable.of(objects, run.method().columns(), ground, work));
         List<PhaseReading> fractions = new ArrayList<>();
-        phases.ifPresent(map -> fractions.addAll(PhaseSums.of(map, ground.signal(), last.field(), work)));
+        phases.ifPresent(
+                map -> fractions.addAll(PhaseSums.of(map, ground.signal(), last.original(), last.field(), work)));
         long kept = last.objects().map(o -> o.mask().count()).orElse(0L);
         int[] in = last.objects()
                 .map(objects -> objectPhases(objects, last.phases()))

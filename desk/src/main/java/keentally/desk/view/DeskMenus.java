@@ -233,6 +233,7 @@ final class DeskMenus {
                 "look",
                 item("bench", "", () -> window.showBench()),
                 item("training", "", () -> window.showTraining()),
+                item("phases", "", () -> window.showPhases()),
                 item("objects", "", () -> window.showObjects()),
                 together(),
                 item("ledger", "", () -> window.showLedger()),

@@ -45,6 +45,7 @@ import keentally.desk.pair.ComparePane;
 import keentally.desk.pair.ComparisonModel;
 import keentally.desk.pair.PairModel;
 import keentally.desk.pair.PairPane;
+import keentally.desk.phases.PhasesPane;
 import keentally.desk.picture.PictureModel;
 import keentally.desk.report.ReportModel;
 import keentally.desk.report.ReportPane;
@@ -98,6 +99,7 @@ public final class DeskWindow {
     private final LedgerPane rows;
     private final ReportModel handing;
     private final DeskView report;
+    private final DeskView phases;
 
     /** In place of the stage, and of all that is about one sample. */
     private final ObjectProperty<Optional<Region>> inPlace = new SimpleObjectProperty<>(Optional.empty());
@@ -172,6 +174,8 @@ public final class DeskWindow {
         this.compare = new DeskView("compare", PANEL_WIDTH, true, trials::close, Optional.empty(), () -> comparing);
         this.series = new LedgerModel(desk, picture.actions(), Platform::runLater);
         LedgerSide beside = new LedgerSide(series, this::showBench, take::ledgerPlot);
+        PhasesPane shares = new PhasesPane(desk, series, take::phaseShares);
+        this.phases = new DeskView("phases", TABLE_WIDTH, true, trials::close, Optional.empty(), () -> shares);
         this.watching = new FolderWatch(desk, picture.actions(), series, Platform::runLater);
         this.rows = new LedgerPane(series, watching, beside, this::showBench, take::ledger);
         this.ledger = DeskView.ofAll("ledger", LEDGER_WIDTH, trials::close, rows, beside);
@@ -181,7 +185,7 @@ public final class DeskWindow {
         plan.getStyleClass().add("panel-scroll");
         plan.setFitToWidth(true);
         this.report = DeskView.ofAll("report", PANEL_WIDTH, trials::close, pages, plan);
-        this.rail = new Rail(List.of(bench, training, table, count, compare, ledger, report), this::stand);
+        this.rail = new Rail(List.of(bench, training, phases, table, count, compare, ledger, report), this::stand);
         this.standing = bench;
         desk.numbersOpen().addListener(o -> numbers());
         root.setLeft(rail);
@@ -260,7 +264,7 @@ public final class DeskWindow {
         tally.open().set(view == count);
         teaching.model().open(view == training);
         inPlace.set(view.middle());
-        series.open().set(view == ledger);
+        series.open().set(view == ledger || view == phases);
         handing.open().set(view == report);
         comparison.active().set(view == compare);
         if (view == compare) {
@@ -323,6 +327,11 @@ public final class DeskWindow {
     /** The report that is handed over, for those who watch. */
     public ReportModel handing() {
         return handing;
+    }
+
+    /** What the phases cover. */
+    void showPhases() {
+        rail.show(phases);
     }
 
     void showLedger() {

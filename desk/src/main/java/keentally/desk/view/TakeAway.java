@@ -29,6 +29,7 @@ import keentally.study.report.HtmlReport;
 import keentally.study.report.PdfReport;
 import keentally.study.report.Report;
 import keentally.study.result.LedgerFile;
+import keentally.study.result.PhaseShares;
 import keentally.study.result.TakenAway;
 import keentally.study.series.Ledger;
 
@@ -172,6 +173,14 @@ final class TakeAway {
 
     void ledgerPlot(LedgerSide.Saving plot) {
         ledger("ledger-plot", plot::save, "png", "svg", "csv");
+    }
+
+    void phaseShares(PhaseShares shares) {
+        if (shares.rows().isEmpty()) {
+            desk.say(Texts.of("phases.none"));
+            return;
+        }
+        file("phase-shares", "-phases", "csv", "xlsx").ifPresent(f -> files.takeFile(f, shares::write));
     }
 
     /** What a station was taught. */

@@ -134,6 +134,9 @@ public final class RecordFile {
         tree.put("y", number(phase.y()));
         tree.put("mean", number(phase.mean()));
         tree.put("sd", number(phase.sd()));
+        if (!phase.colour().isEmpty()) {
+            tree.put("colour", phase.colour().stream().map(RecordFile::number).toList());
+        }
         tree.put("mass", number(mass));
         return tree;
     }
@@ -252,7 +255,10 @@ public final class RecordFile {
                     amount(p.get("x")),
                     amount(p.get("y")),
                     amount(p.get("mean")),
-                    amount(p.get("sd"))));
+                    amount(p.get("sd")),
+                    p.get("colour") instanceof List<?> c
+                            ? c.stream().map(RecordFile::amount).toList()
+                            : List.of()));
             masses.add(amount(p.get("mass")));
         });
         List<CutAt> cuts = ((List<?>) tree.get("cuts"))
