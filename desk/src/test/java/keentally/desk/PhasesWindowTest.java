@@ -78,6 +78,35 @@ class PhasesWindowTest {
         assertThat(share("share-0")).isLessThan(before);
     }
 
+    /** Bars on upright bands, a range over red in one piece, in every space. */
+    @Test
+    void rangesAreSetOnBands() throws Exception {
+        desk = DeskDriver.demo(folder, "Grain tray", "colour-range-1");
+        desk.click("clear-strokes");
+        desk.dragPicture(197, 557, 211, 559);
+        String to = desk.text("band-saturation-to");
+        double before = share("share-0");
+        desk.press("band-saturation", 0.5, 0.95);
+        desk.release();
+        assertThat(desk.text("band-saturation-to")).isEqualTo(to);
+        assertThat(Double.parseDouble(desk.text("band-saturation-from"))).isLessThan(0.05);
+        assertThat(share("share-0")).isGreaterThan(before);
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(share("share-0")).isEqualTo(before);
+
+        desk.type("setting-hue", "340 to 20");
+        assertThat(desk.text("band-hue-from")).isEqualTo("340");
+        assertThat(desk.text("band-hue-to")).isEqualTo("20");
+        desk.click("band-hue");
+        desk.keys(KeyCode.SHIFT, KeyCode.DOWN);
+        assertThat(desk.text("band-hue-to")).isNotEqualTo("20");
+        for (String space : List.of("red, green, blue", "lightness, a, b")) {
+            desk.choose("setting-space", space);
+            assertThat(desk.has(space.startsWith("red") ? "band-blue" : "band-b"))
+                    .isTrue();
+        }
+    }
+
     @Test
     void theTrialSheetComparesAndIsTakenByKeys() throws Exception {
         desk = DeskDriver.demo(folder, "Flour dispersion", "threshold-1");

@@ -3,7 +3,6 @@ package keentally.core.colour;
 import java.util.ArrayList;
 import java.util.List;
 import keentally.core.geometry.Point;
-import keentally.core.geometry.Polygon;
 import keentally.core.picture.Field;
 
 /** Colours taken from places that a person marked, on the 0 to 255 scale; only from the field. */
@@ -42,25 +41,6 @@ public final class ColourSamples {
                 }
             }
         }
-    }
-
-    /** Inside a loop; thinned out evenly where it holds more than {@value #MOST} pixels. */
-    public static List<double[]> loop(ColourRows rows, Field field, Polygon loop) {
-        var box = loop.bounds();
-        int top = (int) Math.max(0, Math.floor(box.y()));
-        int bottom = (int) Math.min(rows.height(), Math.ceil(box.bottom()));
-        int left = (int) Math.max(0, Math.floor(box.x()));
-        int right = (int) Math.min(rows.width(), Math.ceil(box.right()));
-        int step = (int) Math.max(1, Math.ceil(Math.sqrt(box.width() * box.height() / MOST)));
-        List<double[]> colours = new ArrayList<>();
-        for (int y = top; y < bottom; y += step) {
-            for (int x = left; x < right; x += step) {
-                if (field.contains(x, y) && loop.contains(x + 0.5, y + 0.5)) {
-                    colours.add(rows.value(x, y));
-                }
-            }
-        }
-        return colours;
     }
 
     /** The mean colour of the pixels within {@code radius} of a point; that of the pixel itself at least. */

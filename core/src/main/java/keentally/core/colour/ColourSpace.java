@@ -25,6 +25,20 @@ public enum ColourSpace {
         return this == HSV && index == 0;
     }
 
+    /** The lowest value that a component can have. */
+    public double least(int index) {
+        return this == LAB && index > 0 ? -128 : 0;
+    }
+
+    /** The highest. */
+    public double most(int index) {
+        return switch (this) {
+            case RGB -> 255;
+            case HSV -> index == 0 ? 360 : 1;
+            case LAB -> index == 0 ? 100 : 128;
+        };
+    }
+
     /**
      * The three numbers of a colour.
      *

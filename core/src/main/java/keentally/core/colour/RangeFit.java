@@ -32,7 +32,6 @@ public record RangeFit(double[] from, double[] to) {
         double[][] out = components(space, unwanted);
         double[] from = new double[3];
         double[] to = new double[3];
-        double[] extent = extent(space);
         for (int c = 0; c < 3; c++) {
             if (space.wraps(c)) {
                 hue(in, from, to);
@@ -43,8 +42,8 @@ public record RangeFit(double[] from, double[] to) {
             double low = sorted[(int) (TAIL * (sorted.length - 1))];
             double high = sorted[(int) Math.ceil((1 - TAIL) * (sorted.length - 1))];
             double wider = (high - low) / 15 + room(space)[c];
-            from[c] = Math.max(least(space, c), low - wider);
-            to[c] = Math.min(least(space, c) + extent[c], high + wider);
+            from[c] = Math.max(space.least(c), low - wider);
+            to[c] = Math.min(space.most(c), high + wider);
         }
         RangeFit fit = new RangeFit(from, to);
         for (int i = 0; i < MOST_CUTS && fit.held(out) * 50 > out[0].length; i++) {
@@ -55,14 +54,6 @@ public record RangeFit(double[] from, double[] to) {
         return fit;
     }
 
-    private static double[] extent(ColourSpace space) {
-        return switch (space) {
-            case RGB -> new double[] {255, 255, 255};
-            case HSV -> new double[] {360, 1, 1};
-            case LAB -> new double[] {100, 256, 256};
-        };
-    }
-
     /** How much things that are one kind differ from the one that was marked: most in how much light falls on them. */
     private static double[] room(ColourSpace space) {
         return switch (space) {
@@ -70,10 +61,6 @@ public record RangeFit(double[] from, double[] to) {
             case HSV -> new double[] {6, 0.07, 0.13};
             case LAB -> new double[] {12, 5, 5};
         };
-    }
-
-    private static double least(ColourSpace space, int c) {
-        return space == ColourSpace.LAB && c > 0 ? -128 : 0;
     }
 
     private static double[][] components(ColourSpace space, List<double[]> colours) {

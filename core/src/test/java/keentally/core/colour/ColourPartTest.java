@@ -9,7 +9,6 @@ import java.util.List;
 import java.util.stream.Stream;
 import keentally.core.Chance;
 import keentally.core.geometry.Point;
-import keentally.core.geometry.Polygon;
 import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane8;
@@ -180,7 +179,7 @@ class ColourPartTest {
     }
 
     @Test
-    void coloursAreTakenFromTheFieldUnderStrokesAndInLoops() {
+    void coloursAreTakenFromTheFieldUnderStrokes() {
         Picture picture = random(new Chance(9), 40, 30);
         ColourRows rows = rows(picture);
         Field whole = Field.whole(40, 30);
@@ -188,20 +187,26 @@ class ColourPartTest {
                 .hasSize(10);
         assertThat(ColourSamples.stroke(rows, whole, List.of(new Point(-50, -50)), 2))
                 .isEmpty();
-        Polygon loop = new Polygon(List.of(new Point(10, 10), new Point(20, 10), new Point(20, 15), new Point(10, 15)));
-        assertThat(ColourSamples.loop(rows, whole, loop)).hasSize(50);
         Rgb one = ColourSamples.mean(rows, new Point(3.5, 4.5), 0.1);
         assertThat(one).isEqualTo(rows.at(3, 4));
     }
 
     @Test
-    void theDensityCountsEveryPixelOnce() {
+    void everyPixelIsCountedOnceInEachComponentAndGreyHasNoHue() {
         Picture picture = random(new Chance(4), 50, 20);
-        for (ColourSpace space : List.of(ColourSpace.HSV, ColourSpace.LAB)) {
-            ColourDensity density = ColourDensity.of(rows(picture), Field.whole(50, 20), space);
-            assertThat(java.util.Arrays.stream(density.counts()).sum()).isEqualTo(1000);
-            assertThat(java.util.Arrays.stream(density.light()).sum()).isEqualTo(1000);
-            assertThat(density.most()).isPositive();
+        for (ColourSpace space : ColourSpace.values()) {
+            int[][] counts =
+                    ColourCounts.of(rows(picture), Field.whole(50, 20), space).counts();
+            for (int c = 0; c < 3; c++) {
+                long sum = java.util.Arrays.stream(counts[c]).sum();
+                assertThat(sum).isBetween(space.wraps(c) ? 900L : 1000L, 1000L);
+            }
         }
+        int[][] one = ColourCounts.of(List.of(new double[] {255, 0, 0}, new double[] {128, 128, 128}), ColourSpace.HSV)
+                .counts();
+        assertThat(one[0][0]).isEqualTo(1);
+        assertThat(java.util.Arrays.stream(one[0]).sum()).isEqualTo(1);
+        assertThat(one[1][ColourCounts.STEPS - 1]).isEqualTo(1);
+        assertThat(one[2][ColourCounts.STEPS / 2]).isEqualTo(1);
     }
 }

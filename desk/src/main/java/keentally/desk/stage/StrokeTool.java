@@ -13,13 +13,10 @@ import keentally.core.hand.Stroke;
 import keentally.core.view.Viewport;
 
 /**
- * Strokes over the picture: with the first button over what is wanted, with the other over what is not. A stroke that ends where it
- * began is a loop. A click is a stroke of one point. The middle button moves the picture as ever.
+ * Strokes over the picture: with the first button over what is wanted, with the other over what is not. A click is a stroke of one
+ * point. The middle button moves the picture as ever.
  */
 public final class StrokeTool implements StageTool {
-    private static final double LOOP_REACH = 2.2;
-    private static final double LOOP_LENGTH = 10;
-
     private final Supplier<List<Stroke>> kept;
     private final Consumer<Stroke> onMove;
     private final Consumer<Stroke> onDone;
@@ -77,17 +74,7 @@ public final class StrokeTool implements StageTool {
     }
 
     private Stroke now() {
-        return new Stroke(path, isLoop(), unwanted);
-    }
-
-    private boolean isLoop() {
-        double length = 0;
-        for (int i = 1; i < path.size(); i++) {
-            length += distance(path.get(i - 1), path.get(i));
-        }
-        return path.size() > 5
-                && length > LOOP_LENGTH * reach
-                && distance(path.getFirst(), path.getLast()) < LOOP_REACH * reach;
+        return new Stroke(path, false, unwanted);
     }
 
     private static double distance(Point a, Point b) {

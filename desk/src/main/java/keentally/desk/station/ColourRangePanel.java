@@ -8,13 +8,12 @@ import javafx.application.Platform;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import keentally.core.colour.ColourDensity;
+import keentally.core.colour.ColourCounts;
 import keentally.core.colour.ColourRows;
 import keentally.core.colour.ColourSamples;
 import keentally.core.colour.ColourSpace;
 import keentally.core.colour.RangeFit;
 import keentally.core.colour.Rgb;
-import keentally.core.geometry.Polygon;
 import keentally.core.hand.Stroke;
 import keentally.core.hand.Strokes;
 import keentally.core.setting.RangeSetting.Range;
@@ -22,7 +21,7 @@ import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
 import keentally.core.step.ColourRangeStep;
 import keentally.core.step.State;
-import keentally.core.work.Work;
+import keentally.core.words.Words;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
@@ -31,15 +30,17 @@ import keentally.desk.model.Newest;
 import keentally.desk.stage.StageTool;
 import keentally.desk.stage.StrokeTool;
 
-/** The colour range station: strokes on the picture fit the ranges, the map shows them, and both can be mended by hand. */
+/** The colour range station: strokes on the picture fit the ranges, bands show them, and both can be mended by hand. */
 final class ColourRangePanel extends VBox implements StationPanel.Body {
     private static final double BRUSH = 1.6;
+    private static final double WIDE = 92;
+    private static final double TALL = 232;
 
     private final DeskModel desk;
     private final Tuning tuning;
     private final Newest newestFit;
-    private final Newest newestMap;
-    private final ColourMap map;
+    private final Newest newestCounts;
+    private final List<ColourBand> bands = new ArrayList<>();
     private final StrokeTool tool;
     private final ColourSpace space;
     private Object asked;
@@ -48,11 +49,17 @@ final class ColourRangePanel extends VBox implements StationPanel.Body {
         this.desk = desk;
         this.tuning = new Tuning(desk, stepId);
         this.newestFit = new Newest(desk, Platform::runLater);
-        this.newestMap = new Newest(desk, Platform::runLater);
+        this.newestCounts = new Newest(desk, Platform::runLater);
         this.space = tuning.choice(ColourRangeStep.SPACE, ColourSpace.values());
-        this.map = new ColourMap(
-                r -> tuning.tryOut(with(r)),
-                r -> tuning.keep(with(r), components().getFirst()));
+        for (int c = 0; c < 3; c++) {
+            int component = c;
+            bands.add(new ColourBand(
+                    space,
+                    c,
+                    Words.label(tuning.step().description(), tuning.setting(space.component(c))),
+                    r -> tuning.tryOut(with(component, r)),
+                    r -> tuning.keep(with(component, r), space.component(component))));
+        }
         this.tool = new StrokeTool(this::shown, s -> fit(s, false), s -> fit(s, true), () -> {
             newestFit.drop();
             tuning.tryOut(tuning.step().values());
@@ -64,9 +71,15 @@ final class ColourRangePanel extends VBox implements StationPanel.Body {
         HBox top = new HBox(choice, Pieces.button("clear-strokes", "strokes.clear", this::clear));
         top.getStyleClass().add("setting-row-low");
         getChildren().addAll(Prose.of(Texts.of("strokes.hint"), "hint"), top);
-        if (space != ColourSpace.RGB) {
-            getChildren().add(map);
-        }
+        HBox row = new HBox(10);
+        row.setId("colour-bands");
+        bands.forEach(band -> {
+            HBox.setHgrow(band, Priority.ALWAYS);
+            band.setPrefSize(WIDE, TALL);
+            band.setMinHeight(TALL);
+            row.getChildren().add(band);
+        });
+        getChildren().add(row);
         for (Setting<?> setting : settings.subList(1, settings.size())) {
             if (setting.applies(tuning.step().values())) {
                 getChildren().add(new SettingRow(tuning, setting));
@@ -124,9 +137,7 @@ final class ColourRangePanel extends VBox implements StationPanel.Body {
     }
 
     private static List<double[]> under(Stroke stroke, ColourRows rows, State state) {
-        return stroke.loop()
-                ? ColourSamples.loop(rows, state.field(), new Polygon(stroke.path()))
-                : ColourSamples.stroke(rows, state.field(), stroke.path(), BRUSH);
+        return ColourSamples.stroke(rows, state.field(), stroke.path(), BRUSH);
     }
 
     /** Empty where nothing is wanted yet. */
@@ -157,41 +168,49 @@ final class ColourRangePanel extends VBox implements StationPanel.Body {
         return Math.rint(value * steps) / steps;
     }
 
-    private Values with(Range[] ranges) {
-        Values values = tuning.step().values();
-        for (int c = 0; c < 3; c++) {
-            values = values.withTree(
-                    tuning.setting(space.component(c)),
-                    List.of(rounded(c, ranges[c].from()), rounded(c, ranges[c].to())));
-        }
-        return values;
+    private Values with(int component, Range range) {
+        return tuning.step()
+                .values()
+                .withTree(
+                        tuning.setting(space.component(component)),
+                        List.of(rounded(component, range.from()), rounded(component, range.to())));
     }
 
     @Override
     public void refresh() {
-        if (tuning.isStale() || space == ColourSpace.RGB) {
+        if (tuning.isStale()) {
             return;
         }
-        Range[] now = new Range[3];
         for (int c = 0; c < 3; c++) {
-            now[c] = (Range) tuning.step()
+            bands.get(c).show((Range) tuning.step()
                     .values()
                     .find(tuning.setting(space.component(c)))
-                    .orElseThrow();
+                    .orElseThrow());
         }
-        map.show(space, now);
-        desk.entering(tuning.step().id()).ifPresent(this::density);
+        desk.entering(tuning.step().id()).ifPresent(this::count);
     }
 
-    private void density(State state) {
-        if (state.current() == asked) {
+    private void count(State state) {
+        List<double[]> stroked = tuning.strokes().stream()
+                .filter(s -> !s.stroke().unwanted())
+                .flatMap(s -> s.colours().stream())
+                .map(c -> new double[] {c.red(), c.green(), c.blue()})
+                .toList();
+        List<Object> now = List.of(state.current(), stroked.size());
+        if (now.equals(asked)) {
             return;
         }
-        asked = state.current();
-        newestMap.ask((Work work) -> {
-            Optional<int[][]> painted = ColourRows.of(state.current(), state.original())
-                    .map(rows -> ColourMap.paint(ColourDensity.of(rows, state.field(), space)));
-            return () -> map.show(painted);
+        asked = now;
+        newestCounts.ask(work -> {
+            int[][] over = ColourCounts.of(stroked, space).counts();
+            int[][] field = ColourRows.of(state.current(), state.original())
+                    .map(rows -> ColourCounts.of(rows, state.field(), space).counts())
+                    .orElse(new int[3][ColourCounts.STEPS]);
+            return () -> {
+                for (int c = 0; c < 3; c++) {
+                    bands.get(c).show(field[c], over[c]);
+                }
+            };
         });
     }
 }

@@ -94,16 +94,6 @@ class DrawingToolsTest {
         }
 
         @Test
-        void aStrokeThatEndsWhereItBeganIsALoop() {
-            mouse.trace(0, 0, 60, 0, 60, 60, 0, 60, 1, 1);
-            assertThat(done.getFirst().loop()).isTrue();
-            mouse.trace(0, 0, 3, 0, 3, 3, 0, 3, 0, 1);
-            assertThat(done.getLast().loop())
-                    .as("too small to go round anything")
-                    .isFalse();
-        }
-
-        @Test
         void theOtherButtonSaysWhatIsNotWanted() {
             mouse.with(MouseButton.SECONDARY).click(5, 5);
             assertThat(done).containsExactly(new Stroke(List.of(new Point(5, 5)), false, true));
