@@ -163,8 +163,17 @@ final class DyedDough {
                 .step("remove-specks", "below", "200 um2")
                 .step("fill-holes", "upTo", "200 um2")
                 .step("within")
-                .step("unmix-dyes", "dyes", "own", "vectors", List.of(STARCH, PROTEIN), "white", List.of(242, 240, 236))
-                .step("channel", "of", "dye1")
+                .step(
+                        "unmix-dyes",
+                        "dyes",
+                        "own",
+                        "vectors",
+                        List.of(STARCH, PROTEIN),
+                        "names",
+                        List.of("starch", "protein"),
+                        "white",
+                        List.of(242, 240, 236))
+                .step("channel", "of", "starch")
                 .step("smooth", "sigma", "1 px")
                 .step("threshold", "rule", "otsu", "keep", "bright")
                 .make(List.of(Measure.AREA, Measure.ECD, Measure.CIRCULARITY, Measure.MEAN), "grey");

@@ -133,7 +133,7 @@ public class Parting extends TwoThreads {
 
     @Benchmark
     public Picture unmixing() {
-        return unmix.apply(rows, work);
+        return unmix.apply(rows, List.of(), work);
     }
 
     @Benchmark

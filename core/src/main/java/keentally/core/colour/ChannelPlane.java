@@ -13,7 +13,7 @@ import keentally.core.work.Work;
 /**
  * A channel of a picture by its word: {@code grey}, {@code red}, {@code green}, {@code blue}, {@code hue} (degrees, 0 for grey),
  * {@code saturation} and {@code value} (0 to 1), {@code lightness} (0 to 100), {@code a} and {@code b} of CIE L*a*b* under D65; a
- * name that the picture's own channel has, or its number from 1.
+ * name that the picture's own channel has, or its number from 1; {@code dye1} to {@code dye3} for dyes that were parted, whatever their names.
  *
  * <p>Stored values are taken as sRGB over the whole range of their depth, floating point over 0 to 1. Own names go before
  * words. Sources: A. R. Smith (1978), "Color gamut transform pairs", Computer Graphics 12(3), 12–19; IEC 61966-2-1 (1999) for
@@ -62,6 +62,9 @@ public final class ChannelPlane {
     }
 
     private static Optional<Plane> made(Picture picture, String word, Work work) {
+        if (word.matches("dye[1-3]") && picture.channels().getFirst().ink().isPresent()) {
+            return numbered(picture, word.substring(3));
+        }
         if (word.equals("grey")) {
             return picture.isColour()
                     ? Optional.of(GreyChannel.of(picture, GreyChannel.Weights.BT709, false))

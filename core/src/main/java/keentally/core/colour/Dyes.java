@@ -1,6 +1,7 @@
 package keentally.core.colour;
 
 import java.util.List;
+import java.util.Locale;
 
 /**
  * What dyes take away from red, green and blue light: optical densities, any length.
@@ -27,6 +28,11 @@ public enum Dyes {
 
     Dyes(List<List<Double>> vectors) {
         this.vectors = vectors;
+    }
+
+    /** What the dyes are called; none for {@link #OWN}. */
+    public List<String> names() {
+        return this == OWN ? List.of() : List.of(name().toLowerCase(Locale.ROOT).split("_"));
     }
 
     /** One a dye; none for {@link #OWN}. */

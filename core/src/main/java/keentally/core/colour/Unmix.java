@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.stream.IntStream;
 import keentally.core.picture.Channel;
 import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
@@ -26,8 +27,11 @@ import keentally.core.work.Work;
  * <p>Source: A. C. Ruifrok and D. A. Johnston (2001), Analytical and Quantitative Cytology and Histology 23(4), 291–299.
  */
 public final class Unmix {
-    /** Of the amounts, dye 1 first. */
-    public static final List<String> NAMES = List.of("dye1", "dye2", "dye3");
+    /** Of dyes that nobody named. */
+    private static final List<String> UNNAMED = List.of("dye1", "dye2", "dye3");
+
+    /** What is left of two dyes. */
+    public static final String RESIDUAL = "residual";
 
     private static final double PARALLEL = 1e-3;
 
@@ -102,8 +106,20 @@ public final class Unmix {
         return new double[] {a[0] / length, a[1] / length, a[2] / length};
     }
 
-    /** The three amounts as channels {@link #NAMES}. */
-    public Picture apply(ColourRows rows, Work work) {
+    /** What each of so many dyes is called: by its name where it has one, else by its number. */
+    public static List<String> names(List<String> given, int dyes) {
+        return IntStream.range(0, dyes)
+                .mapToObj(i -> i < given.size() ? given.get(i) : UNNAMED.get(i))
+                .toList();
+    }
+
+    /**
+     * The three amounts as channels.
+     *
+     * @param given names of the dyes, as far as they have some
+     */
+    public Picture apply(ColourRows rows, List<String> given, Work work) {
+        List<String> names = names(given, dyes);
         int width = rows.width();
         float[][] out = new float[3][width * rows.height()];
         float[][] tables = rows.isBytes() ? tables() : null;
@@ -125,7 +141,8 @@ public final class Unmix {
         });
         List<Channel> channels = new ArrayList<>();
         for (int dye = 0; dye < 3; dye++) {
-            channels.add(new Channel(NAMES.get(dye), PlaneF.of(width, rows.height(), out[dye]), ink(dye)));
+            channels.add(new Channel(
+                    dye < dyes ? names.get(dye) : RESIDUAL, PlaneF.of(width, rows.height(), out[dye]), ink(dye)));
         }
         return new Picture(channels);
     }

@@ -1,8 +1,10 @@
 package keentally.core.measure;
 
 import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.ToDoubleFunction;
+import java.util.stream.Stream;
 import keentally.core.colour.ColourSpace;
 import keentally.core.geometry.EnclosingCircle;
 import keentally.core.quantity.LengthUnit;
@@ -59,7 +61,7 @@ public enum Measure implements Column {
     TOP("top", Group.PLACE, Dimension.LENGTH, m -> m.box()[1]),
     WIDTH("width", Group.PLACE, Dimension.LENGTH, m -> m.boxWidth()),
     HEIGHT("height", Group.PLACE, Dimension.LENGTH, m -> m.boxHeight()),
-    NEAREST_DISTANCE("nearest-distance", Group.PLACE, Dimension.LENGTH, m -> m.nearest()),
+    NEAREST_DISTANCE("nearest-distance", Group.NEIGHBOURS, Dimension.LENGTH, m -> m.nearest()),
     TOUCHES_EDGE("touches-edge", Group.PLACE, Dimension.FLAG, m -> m.touchesEdge() ? 1 : 0),
     MEAN("mean", Group.SIGNAL, Dimension.SIGNAL, m -> m.signal().mean()),
     MEDIAN("median", Group.SIGNAL, Dimension.SIGNAL, m -> m.percentile(0.5)),
@@ -85,7 +87,8 @@ public enum Measure implements Column {
         SHAPE,
         PLACE,
         SIGNAL,
-        COLOUR
+        COLOUR,
+        NEIGHBOURS
     }
 
     public static final int LEAST_FOR_SHAPE = 16;
@@ -150,6 +153,40 @@ public enum Measure implements Column {
 
     double of(MeasuredObject object) {
         return of.applyAsDouble(object);
+    }
+
+    /** Those that most people ask for, in the order in which they are told before the others of their group. */
+    private static List<Measure> usual() {
+        return List.of(
+                AREA,
+                ECD,
+                PERIMETER,
+                FERET_MAX,
+                FERET_MIN,
+                CIRCULARITY,
+                ASPECT_RATIO,
+                SOLIDITY,
+                ROUNDNESS,
+                X,
+                Y,
+                MEAN,
+                SD,
+                MEDIAN,
+                MEAN_LIGHTNESS,
+                MEAN_HUE);
+    }
+
+    /** The measures of a group, what is asked for most first. */
+    public static List<Measure> of(Group group) {
+        return Stream.concat(usual().stream(), Arrays.stream(values()))
+                .filter(m -> m.group == group)
+                .distinct()
+                .toList();
+    }
+
+    /** All measures, group by group. */
+    public static List<Measure> grouped() {
+        return Arrays.stream(Group.values()).flatMap(g -> of(g).stream()).toList();
     }
 
     /** The measure of an id of the catalogue, {@link #id()}. */

@@ -14,11 +14,15 @@ import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
 
 /** Pulls overlapping dyes apart: goes on with how much of each there is. */
-public record UnmixDyesStep(Dyes dyes, List<List<Double>> vectors, List<Double> white) implements Step, Fitting {
+public record UnmixDyesStep(Dyes dyes, List<List<Double>> vectors, List<String> names, List<Double> white)
+        implements Step, Fitting {
     public static final String ID = "unmix-dyes";
     public static final ChoiceSetting<Dyes> DYES = ChoiceSetting.of("dyes", Dyes.HAEMATOXYLIN_EOSIN);
     public static final ListSetting<List<Double>> VECTORS =
             ListSetting.needed("vectors", Item.VECTOR, 2, 3, Condition.is(DYES, Dyes.OWN));
+    /** Of the dyes, in the order of their vectors; those of the preset where none are given. */
+    public static final ListSetting<String> NAMES = ListSetting.free("names", Item.NAME, 3);
+
     private static final ListSetting<Double> WHITE = ListSetting.orWord("white", "auto", Item.NUMBER, 3);
 
     static final StepDescription DESCRIPTION = new StepDescription(
@@ -27,10 +31,10 @@ public record UnmixDyesStep(Dyes dyes, List<List<Double>> vectors, List<Double> 
             Flow.PICTURE,
             Flow.PICTURE,
             Set.of(Use.FIELD),
-            List.<Setting<?>>of(DYES, VECTORS, WHITE),
+            List.<Setting<?>>of(DYES, VECTORS, NAMES, WHITE),
             UnmixDyesStep::begin,
             v -> new UnmixDyesStep(
-                    v.get(DYES), v.find(VECTORS).orElse(v.get(DYES).vectors()), v.get(WHITE)));
+                    v.get(DYES), v.find(VECTORS).orElse(v.get(DYES).vectors()), v.get(NAMES), v.get(WHITE)));
 
     /** Own dyes begin as the published ones that they are chosen after. */
     private static Values begin(Beginning.Inputs made) {
@@ -52,6 +56,18 @@ public record UnmixDyesStep(Dyes dyes, List<List<Double>> vectors, List<Double> 
         if (dyes != Dyes.OWN) {
             vectors = dyes.vectors();
         }
+        if (names.stream().distinct().count() < names.size()) {
+            throw new IllegalArgumentException(
+                    "two dyes cannot have one name, but 'names' are " + String.join(", ", names));
+        }
+        if (names.isEmpty()) {
+            names = dyes.names();
+        }
+    }
+
+    /** What each dye is called. */
+    public List<String> called() {
+        return Unmix.names(names, vectors.size());
     }
 
     @Override
@@ -84,7 +100,7 @@ public record UnmixDyesStep(Dyes dyes, List<List<Double>> vectors, List<Double> 
     @Override
     public Outcome apply(State before, Site site) throws StepFault {
         return new Outcome(
-                before.give(unmix(before).apply(before.colours(), site.work())),
+                before.give(unmix(before).apply(before.colours(), names, site.work())),
                 Findings.NONE.count("dyes", vectors.size()));
     }
 }

@@ -48,6 +48,23 @@ public final class ObjectColours {
         return new ObjectColours(ink);
     }
 
+    /**
+     * A colour for how large a number is.
+     *
+     * @param values by region; those without a number are grey
+     * @param from what has the darkest colour
+     * @param to what has the lightest; where it is not above, all have the colour of the middle
+     */
+    public static ObjectColours ramp(double[] values, double from, double to) {
+        int[] ink = new int[values.length];
+        for (int i = 0; i < ink.length; i++) {
+            ink[i] = Double.isNaN(values[i])
+                    ? Inks.GHOST
+                    : MeasureInks.at(to > from ? (values[i] - from) / (to - from) : 0.5);
+        }
+        return new ObjectColours(ink);
+    }
+
     private static double mean(Regions regions, int region, Plane plane, float[] row) {
         double[] sums = new double[2];
         regions.runs(region, (y, from, to) -> {

@@ -50,7 +50,7 @@ class ColourPartTest {
             dyes.add(List.of(chance.between(0.05, 1), chance.between(0.05, 1), chance.between(0.05, 1)));
         }
         Unmix.of(dyes, white).ifPresent(unmix -> {
-            Picture amounts = unmix.apply(rows(picture), Work.alone());
+            Picture amounts = unmix.apply(rows(picture), List.of(), Work.alone());
             for (int i = 0; i < 240; i++) {
                 int x = i % 20;
                 int y = i / 20;

@@ -262,7 +262,17 @@ class PhaseStepsTest {
                         "white",
                         200)
                 .state();
-        assertThat(out.current().channelNames()).isEqualTo("dye1, dye2, dye3");
+        assertThat(out.current().channelNames()).isEqualTo("dye1, dye2, residual");
+        assertThat(apply("unmix-dyes", colours(), "white", 200)
+                        .state()
+                        .current()
+                        .channelNames())
+                .isEqualTo("haematoxylin, eosin, residual");
+        State named = apply("unmix-dyes", colours(), "names", List.of("starch"), "white", 200)
+                .state();
+        assertThat(named.current().channelNames()).isEqualTo("starch, dye2, residual");
+        assertThatThrownBy(() -> apply("unmix-dyes", colours(), "names", List.of("a", "a")))
+                .hasMessageContaining("two dyes cannot have one name");
         assertThat(out.current().channels().getFirst().ink()).isPresent();
         assertThat(out.current().channels().getLast().ink()).isEmpty();
         assertThat(apply("channel", out, "of", "dye2").state().plane().at(0, 0)).isLessThan(0.5f);

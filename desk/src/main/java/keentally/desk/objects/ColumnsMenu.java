@@ -39,10 +39,8 @@ final class ColumnsMenu extends MenuButton {
             Menu menu = new Menu(Texts.of("measures." + ChoiceSetting.word(group)));
             menu.setId("measures-" + ChoiceSetting.word(group));
             getItems().add(menu);
-            for (Measure measure : Measure.values()) {
-                if (measure.group() == group) {
-                    menu.getItems().add(item(measure, now));
-                }
+            for (Measure measure : Measure.of(group)) {
+                menu.getItems().add(item(measure, now));
             }
         }
         getItems().addAll(new SeparatorMenuItem(), signal(), unit(), new SeparatorMenuItem());

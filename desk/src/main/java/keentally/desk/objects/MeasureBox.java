@@ -4,6 +4,7 @@ import javafx.scene.control.ComboBox;
 import javafx.util.StringConverter;
 import keentally.core.measure.Measure;
 import keentally.core.words.Words;
+import keentally.desk.look.MeasureCell;
 import keentally.desk.model.DeskModel;
 
 /** Any measure, by its title with the unit that its numbers are shown in. */
@@ -23,7 +24,8 @@ public final class MeasureBox extends ComboBox<Measure> {
                 throw new UnsupportedOperationException("measures are chosen, not typed");
             }
         });
-        getItems().setAll(Measure.values());
+        getItems().setAll(Measure.grouped());
+        setCellFactory(list -> new MeasureCell(m -> Words.title(m, desk.unit())));
         setValue(first);
         setVisibleRowCount(ROWS);
     }

@@ -141,7 +141,8 @@ final class SecondView extends Region {
                             new PhaseSeen(stage.phaseLook().get(), pair.desk().phaseColours()),
                             Set.of(),
                             Optional.empty(),
-                            stage.again().get()),
+                            stage.again().get(),
+                            Optional.empty()),
                     Optional.of(side.open()));
         });
     }

@@ -94,6 +94,11 @@ final class Pyramids {
         return kept(new ColourKey(objects, ground), () -> ObjectColours.means(objects, ground, work));
     }
 
+    /** Colours by a measure; the last ones are kept. */
+    ObjectColours filled(ObjectSet objects, MeasureFill by) {
+        return kept(new ColourKey(objects, by), by::colours);
+    }
+
     private ObjectColours kept(ColourKey wanted, Supplier<ObjectColours> made) {
         boolean known = coloured != null && coloured.objects == wanted.objects && coloured.by.equals(wanted.by);
         if (!known) {

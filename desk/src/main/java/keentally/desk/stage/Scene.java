@@ -54,6 +54,7 @@ public record Scene(
      * @param hidden phases that are switched off
      * @param dye the one dye that is seen where dyes are; empty for all
      * @param again how often the objects' colours were drawn again
+     * @param fill the measure that objects are filled by
      */
     public record SceneLook(
             Optional<String> channel,
@@ -61,14 +62,16 @@ public record Scene(
             PhaseSeen phases,
             Set<Integer> hidden,
             Optional<Integer> dye,
-            int again) {
+            int again,
+            Optional<MeasureFill> fill) {
         static final SceneLook AS_IT_IS = new SceneLook(
                 Optional.empty(),
                 Optional.empty(),
                 new PhaseSeen(StageModel.PhaseLook.FLAT, Map.of()),
                 Set.of(),
                 Optional.empty(),
-                0);
+                0,
+                Optional.empty());
     }
 
     /**
@@ -96,7 +99,13 @@ public record Scene(
 
             @Override
             public ObjectColours objects(ObjectSet objects) {
-                return look.meanFill() ? pyramids.means(objects, asIs, work) : pyramids.colours(objects, seen.again);
+                Optional<MeasureFill> by = seen.fill.filter(f -> f.isOf(objects));
+                if (by.isPresent()) {
+                    return pyramids.filled(objects, by.get());
+                }
+                return look.meanFill() && seen.fill.isEmpty()
+                        ? pyramids.means(objects, asIs, work)
+                        : pyramids.colours(objects, seen.again);
             }
         });
         return seen.phases.look() == StageModel.PhaseLook.SURE && state.seen() == Flow.PHASES

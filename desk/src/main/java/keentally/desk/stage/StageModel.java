@@ -123,6 +123,23 @@ public final class StageModel {
         return meanFill;
     }
 
+    private final ObjectProperty<Optional<MeasureFill>> fill = new SimpleObjectProperty<>(Optional.empty());
+
+    /** The measure that objects are filled by; empty for none. */
+    public ObjectProperty<Optional<MeasureFill>> fill() {
+        return fill;
+    }
+
+    private final ObjectProperty<Optional<String>> other = new SimpleObjectProperty<>(Optional.empty());
+
+    /** The other mask whose outline is laid over: {@link #BEFORE}, or the name of one that was set aside. */
+    public ObjectProperty<Optional<String>> other() {
+        return other;
+    }
+
+    /** The mask that the station began with. */
+    public static final String BEFORE = "";
+
     /** How often the colours of objects were drawn again. */
     public IntegerProperty again() {
         return again;
@@ -130,7 +147,13 @@ public final class StageModel {
 
     /** How mask and objects are shown just now. */
     public Look look() {
-        return bare.get() ? Look.BARE : new Look(overlay.get(), marks, strength.get(), meanFill.get());
+        return bare.get()
+                ? Look.BARE
+                : new Look(
+                        overlay.get(),
+                        marks,
+                        strength.get(),
+                        meanFill.get() || fill.get().isPresent());
     }
 
     /** Of the tint, 0 to 1. */

@@ -87,6 +87,15 @@ public final class StageState {
                         .map(m -> new Layer.Crosses(m.width(), m.pixels()));
     }
 
+    /** The mask whose outline is laid over what is shown. */
+    Optional<Mask> other() {
+        return model.other()
+                .get()
+                .flatMap(name -> name.equals(StageModel.BEFORE)
+                        ? desk.entering(desk.station().get()).flatMap(State::mask)
+                        : now().flatMap(s -> Optional.ofNullable(s.aside().get(name))));
+    }
+
     /** What the selected station turned into another mask. */
     Optional<Mask> before() {
         Optional<MethodStep> step = desk.method().step(desk.station().get());

@@ -68,6 +68,8 @@ public final class StageView extends Region {
         model.marks().addListener((SetChangeListener<Look.Mark>) c -> repaint());
         model.meanFill().addListener(o -> repaint());
         model.again().addListener(o -> repaint());
+        model.fill().addListener(o -> repaint());
+        model.other().addListener(o -> repaint());
         model.strength().addListener(o -> repaint());
         model.bare().addListener(o -> repaint());
         model.lens().addListener(o -> repaint());
@@ -342,7 +344,10 @@ public final class StageView extends Region {
                         new PhaseSeen(model.phaseLook().get(), desk.phaseColours()),
                         model.hiddenPhases().get(),
                         model.dye().get(),
-                        model.again().get()),
+                        model.again().get(),
+                        model.overlay().get() == Look.Overlay.FILL
+                                ? model.fill().get()
+                                : Optional.empty()),
                 desk.open().get()));
     }
 
@@ -351,6 +356,7 @@ public final class StageView extends Region {
         List<Layer> over =
                 new ArrayList<>(state.taught().map(StageModel.Taught::layers).orElse(List.of()));
         state.markers().ifPresent(over::add);
+        state.other().map(Layer.OtherOutline::new).ifPresent(over::add);
         return over;
     }
 

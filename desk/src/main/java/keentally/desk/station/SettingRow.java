@@ -11,6 +11,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
+import keentally.core.measure.Measure;
 import keentally.core.setting.AreaSetting;
 import keentally.core.setting.ChannelSetting;
 import keentally.core.setting.ChoiceSetting;
@@ -25,6 +26,7 @@ import keentally.core.setting.ReferenceSetting;
 import keentally.core.setting.Setting;
 import keentally.core.words.Words;
 import keentally.desk.look.AmountField;
+import keentally.desk.look.MeasureCell;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.look.Typed;
@@ -127,6 +129,9 @@ final class SettingRow extends VBox {
     private <E extends Enum<E>> ComboBox<E> choice(ChoiceSetting<E> setting) {
         ComboBox<E> box = new ComboBox<>();
         box.getItems().setAll(setting.constants());
+        if (setting.constants().getFirst() instanceof Measure) {
+            group(box);
+        }
         box.setMaxWidth(Double.MAX_VALUE);
         box.setConverter(new StringConverter<>() {
             @Override
@@ -151,6 +156,14 @@ final class SettingRow extends VBox {
             }
         });
         return box;
+    }
+
+    /** Measures stand in their groups. */
+    @SuppressWarnings("unchecked") // a list that holds one measure holds measures
+    private static void group(ComboBox<?> box) {
+        ComboBox<Measure> measures = (ComboBox<Measure>) box;
+        measures.getItems().setAll(Measure.grouped());
+        measures.setCellFactory(list -> new MeasureCell(Words::title));
     }
 
     /** The words that are always known, and before them the sample's own channels. */

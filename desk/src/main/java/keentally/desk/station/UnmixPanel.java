@@ -63,7 +63,7 @@ final class UnmixPanel extends VBox implements StationPanel.Body {
         ToggleGroup group = new ToggleGroup();
         for (int dye = 0; dye < 3; dye++) {
             int number = dye;
-            ToggleButton button = new ToggleButton(Texts.of("dyes.stroke", String.valueOf(dye + 1)));
+            ToggleButton button = new ToggleButton(called(dye));
             button.setId("stroke-dye-" + (dye + 1));
             button.getStyleClass().setAll("hand");
             button.setToggleGroup(group);
@@ -141,6 +141,18 @@ final class UnmixPanel extends VBox implements StationPanel.Body {
         asked.set(-1);
     }
 
+    /** A dye by its name; one that is not there yet by its number. */
+    private String called(int dye) {
+        Values values = tuning.step().values();
+        boolean complete = tuning.step().description().isComplete(values);
+        List<String> names = complete && tuning.step().description().make().apply(values) instanceof UnmixDyesStep step
+                ? step.called()
+                : List.of();
+        return dye < names.size() && !names.get(dye).equals("dye" + (dye + 1))
+                ? names.get(dye)
+                : Texts.of("dyes.stroke", String.valueOf(dye + 1));
+    }
+
     private List<List<Double>> now(Values values) {
         var made = tuning.step().description().make().apply(values);
         return made instanceof UnmixDyesStep step ? step.vectors() : List.of();
@@ -167,8 +179,7 @@ final class UnmixPanel extends VBox implements StationPanel.Body {
     }
 
     private void add(String key, Optional<Integer> dye, int ink) {
-        ToggleButton button = new ToggleButton(
-                Texts.of(key, dye.map(d -> String.valueOf(d + 1)).orElse("")));
+        ToggleButton button = new ToggleButton(dye.map(this::called).orElseGet(() -> Texts.of(key)));
         button.setId("see-dye-" + dye.map(d -> d + 1).orElse(0));
         button.getStyleClass().setAll("hand");
         if (ink >= 0) {

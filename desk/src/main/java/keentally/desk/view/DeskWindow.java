@@ -9,6 +9,7 @@ import javafx.application.Platform;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.event.Event;
+import javafx.geometry.Pos;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -40,6 +41,8 @@ import keentally.desk.model.DeskFiles;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.OpenStudy.Keeping;
 import keentally.desk.model.StudyActions;
+import keentally.desk.objects.FillLegend;
+import keentally.desk.objects.FillModel;
 import keentally.desk.objects.ObjectsPane;
 import keentally.desk.pair.ComparePane;
 import keentally.desk.pair.ComparisonModel;
@@ -86,6 +89,7 @@ public final class DeskWindow {
     private final TakeAway take;
     private final ObjectsPane objects;
     private final StatusLine status;
+    private final FillLegend legend;
     private final DeskView bench;
     private DeskView standing;
     private final DeskView table;
@@ -153,6 +157,7 @@ public final class DeskWindow {
                 Platform.runLater(stage::requestFocus); // behind the panel of the station that was taken
             }
         });
+        this.legend = new FillLegend(desk, stageModel, new FillModel(desk, stageModel, Platform::runLater));
         this.objects = new ObjectsPane(desk, take.menu(), take::spread);
         root.setId("desk");
         root.getStyleClass().add("desk");
@@ -212,7 +217,8 @@ public final class DeskWindow {
     }
 
     private Region middle() {
-        StackPane ground = new StackPane(parted, empty(), starters, trials.tiles());
+        StackPane ground = new StackPane(parted, empty(), legend, starters, trials.tiles());
+        StackPane.setAlignment(legend, Pos.BOTTOM_LEFT);
         for (DeskView view : List.of(ledger, report)) {
             Region middle = view.middle().orElseThrow();
             middle.visibleProperty()

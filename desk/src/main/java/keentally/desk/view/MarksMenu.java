@@ -1,18 +1,25 @@
 package keentally.desk.view;
 
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
 import javafx.collections.SetChangeListener;
 import javafx.scene.control.CheckMenuItem;
+import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
+import javafx.scene.control.RadioMenuItem;
 import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.control.ToggleGroup;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.view.Look;
 import keentally.desk.look.Texts;
+import keentally.desk.model.DeskModel;
 import keentally.desk.stage.StageModel;
 
 /** What is marked on the picture besides outlines: numbers, centres, boxes, changes; and how objects are coloured. */
 final class MarksMenu extends MenuButton {
-    MarksMenu(StageModel stage) {
+    MarksMenu(DeskModel desk, StageModel stage) {
         super(Texts.of("marks"));
         setId("marks");
         setFocusTraversable(false);
@@ -32,6 +39,32 @@ final class MarksMenu extends MenuButton {
         MenuItem again = new MenuItem(Texts.of("marks.again"));
         again.setId("mark-again");
         again.setOnAction(e -> stage.again().set(stage.again().get() + 1));
-        getItems().addAll(new SeparatorMenuItem(), mean, again);
+        Menu others = new Menu(Texts.of("marks.other"));
+        others.setId("mark-other");
+        getItems().addAll(new SeparatorMenuItem(), mean, again, new SeparatorMenuItem(), others);
+        setOnShowing(e -> list(desk, stage, others));
+        list(desk, stage, others);
+    }
+
+    /** Masks whose outline can be laid over: none, the one before, those set aside. */
+    private static void list(DeskModel desk, StageModel stage, Menu others) {
+        ToggleGroup group = new ToggleGroup();
+        List<Optional<String>> all = new ArrayList<>(List.of(Optional.empty(), Optional.of(StageModel.BEFORE)));
+        desk.shown()
+                .get()
+                .map(s -> s.run().last().aside().keySet())
+                .ifPresent(names -> names.forEach(n -> all.add(Optional.of(n))));
+        others.getItems().clear();
+        for (Optional<String> other : all) {
+            String title = other.map(n -> n.equals(StageModel.BEFORE) ? Texts.of("marks.other.before") : n)
+                    .orElse(Texts.of("marks.other.none"));
+            RadioMenuItem item = new RadioMenuItem(title);
+            item.setId(
+                    "mark-other-" + other.map(n -> n.isEmpty() ? "before" : n).orElse("none"));
+            item.setToggleGroup(group);
+            item.setSelected(stage.other().get().equals(other));
+            item.setOnAction(e -> stage.other().set(other));
+            others.getItems().add(item);
+        }
     }
 }

@@ -38,7 +38,7 @@ final class StageBar extends VBox {
     StageBar(DeskModel desk, StageModel model, PictureModel picture, StageView view) {
         getStyleClass().add("stage-bar");
         HBox choices = Pieces.choices("overlay", Look.Overlay.values(), model.overlay());
-        choices.getChildren().add(new MarksMenu(model));
+        choices.getChildren().add(new MarksMenu(desk, model));
         HBox looks = Pieces.choices("phases", StageModel.PhaseLook.values(), model.phaseLook());
         Node sure = looks.getChildren().get(StageModel.PhaseLook.SURE.ordinal());
         sure.visibleProperty().bind(model.unsure());

@@ -1,0 +1,84 @@
+package keentally.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.Optional;
+import keentally.desk.stage.StageModel;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Objects filled by a measure, with its legend; and the outline of another mask over the one that is shown. */
+class FillWindowTest {
+    @TempDir
+    private Path folder;
+
+    private DeskDriver desk;
+
+    @BeforeEach
+    void start() throws Exception {
+        desk = DeskDriver.demo(folder);
+        desk.show("s1", "gate-1");
+    }
+
+    @AfterEach
+    void close() {
+        desk.close();
+    }
+
+    private void fillBy(String title) {
+        desk.choose("fill-by", title);
+    }
+
+    private long of(int colour) {
+        return Arrays.stream(desk.colours("stage")).filter(c -> c == colour).count();
+    }
+
+    @Test
+    void objectsAreFilledByAMeasureOnARampWithItsEnds() {
+        desk.click("overlay-fill");
+        fillBy("Area, µm²");
+        String from = desk.text("fill-from");
+        String to = desk.text("fill-to");
+        assertThat(Double.parseDouble(to.replace(",", "")))
+                .isGreaterThan(20 * Double.parseDouble(from.replace(",", "")));
+        int lightest = 0xfff4ecd8;
+        long before = of(lightest);
+        desk.press("fill-ramp", 0.98, 0.3);
+        desk.dragTo("fill-ramp", 0.3, 0.3);
+        desk.release();
+        assertThat(desk.text("fill-to")).isNotEqualTo(to);
+        assertThat(desk.text("fill-from")).isEqualTo(from);
+        assertThat(of(lightest)).as("all above the end are the lightest").isGreaterThan(before + 500);
+        fillBy("Touches edge");
+        fillBy("Mean colours");
+        assertThat(desk.text("fill-same")).isEmpty();
+        fillBy("Colours that tell apart");
+    }
+
+    @Test
+    void aMeasureThatIsEverywhereTheSameSaysSo() {
+        desk.click("overlay-fill");
+        fillBy("Mean hue, °");
+        assertThat(desk.text("fill-same")).isEqualTo("No object has such a number.");
+        fillBy("Holes");
+        assertThat(desk.text("fill-same")).startsWith("Everywhere 0: there is nothing to tell by colour");
+    }
+
+    @Test
+    void theMaskBeforeIsOutlinedOverTheOneShown() {
+        int dashes = 0xffc77bb9;
+        desk.show("s1", "threshold-1");
+        desk.stations("dilate");
+        assertThat(of(dashes)).isZero();
+        desk.onFx(() -> {
+            desk.window().stageModel().other().set(Optional.of(StageModel.BEFORE));
+            return null;
+        });
+        desk.quiet();
+        assertThat(of(dashes)).isGreaterThan(500);
+    }
+}
