@@ -2,8 +2,10 @@ package keentally.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 import keentally.desk.stage.StageModel;
 import org.junit.jupiter.api.AfterEach;
@@ -80,5 +82,38 @@ class FillWindowTest {
         });
         desk.quiet();
         assertThat(of(dashes)).isGreaterThan(500);
+    }
+
+    @Test
+    void aScaleBarStandsOnWhatIsTakenAway() throws Exception {
+        desk.command("mark-bar");
+        desk.fill("bar-length", "1 nm");
+        desk.answer(true);
+        assertThat(desk.asked()).as("too short, and asked again").isPresent();
+        desk.fill("bar-length", "300 um");
+        desk.answer(true);
+        Path out = folder.resolve("shown.svg");
+        desk.saveTo(out);
+        desk.command("take-shown");
+        desk.settleBeside();
+        assertThat(Files.readString(out)).contains("width=\"200\"").contains(">300 µm</text>");
+    }
+
+    @Test
+    void theHistogramsOfAllChannelsStandInOnePlot() throws Exception {
+        desk.close();
+        desk = DeskDriver.demo(Files.createDirectory(folder.resolve("tray")), "Grain tray", "colour-range-1");
+        desk.click("card-0");
+        desk.click("section-histogram");
+        desk.settleBeside();
+        desk.reach("histogram-all");
+        desk.settleBeside();
+        assertThat(List.of(desk.text("summary-mean-0"), desk.text("summary-mean-1"), desk.text("summary-mean-2")))
+                .doesNotHaveDuplicates();
+        Path out = folder.resolve("histograms.csv");
+        desk.saveTo(out);
+        desk.reach("histogram-save");
+        desk.settleBeside();
+        assertThat(out).content().startsWith("from,to,pixels_red");
     }
 }

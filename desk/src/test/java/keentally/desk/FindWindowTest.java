@@ -5,9 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.ResourceBundle;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import keentally.core.measure.Measure;
 import keentally.desk.find.Commands.Command;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -104,7 +106,8 @@ class FindWindowTest {
         desk.keys(KeyCode.CONTROL, KeyCode.F);
         found("solidity measure");
         desk.keys(KeyCode.ENTER);
-        assertThat(desk.text("distribution-measure")).isEqualTo("Solidity");
+        assertThat(desk.onFx(() -> ((ComboBox<?>) desk.node("distribution-measure")).getValue()))
+                .isEqualTo(Measure.SOLIDITY);
         desk.keys(KeyCode.CONTROL, KeyCode.F);
         assertThat(found("touching caution").getFirst().id()).isEqualTo("caution-touching");
         desk.keys(KeyCode.ENTER);

@@ -36,7 +36,6 @@ class ScreenshotTour {
             desk.click("section-scale");
             desk.click("scale-lay");
             desk.write("20 um");
-            desk.shoot(SHOTS.resolve("scale.png"));
             desk.keys(KeyCode.ENTER);
             desk.click("section-field");
             desk.click("field-caption");
@@ -76,6 +75,14 @@ class ScreenshotTour {
             desk.quiet();
             desk.shoot(SHOTS.resolve("training.png"));
             desk.click("view-bench");
+            desk.show("s4", "grow-regions-1");
+            desk.pointAt(500, 400);
+            desk.shoot(SHOTS.resolve("markers.png"));
+            desk.show("s10", "cluster-1");
+            desk.click("view-phases");
+            desk.settleBeside();
+            desk.shoot(SHOTS.resolve("phases.png"));
+            desk.click("view-bench");
             refined(desk);
         }
         try (DeskDriver desk = DeskDriver.proving(home.resolve("proving"))) {
@@ -98,6 +105,12 @@ class ScreenshotTour {
         }
         Files.writeString(home.resolve("desk.json"), "{\"theme\": \"dark\", \"width\": 1280, \"height\": 800}");
         try (DeskDriver desk = DeskDriver.wholeDemo(home)) {
+            desk.show("s1", "gate-1");
+            desk.click("overlay-fill");
+            desk.choose("fill-by", "Equivalent diameter, µm");
+            desk.pointAt(500, 400);
+            desk.shoot(SHOTS.resolve("fill-dark.png"));
+            desk.click("overlay-outlines");
             desk.show("s3", "split-touching-1");
             desk.click("view-compare");
             desk.click("fate-joined");
@@ -133,7 +146,6 @@ class ScreenshotTour {
         desk.fire("agreement-missed");
         desk.fire("agreement-next");
         desk.quiet();
-        desk.shoot(SHOTS.resolve("agreement.png"));
         desk.click("view-bench");
     }
 
@@ -173,7 +185,6 @@ class ScreenshotTour {
         desk.focusStage();
         desk.keys(KeyCode.T);
         desk.settleBeside();
-        desk.shoot(SHOTS.resolve("refine-trial.png"));
         desk.keys(KeyCode.ESCAPE);
     }
 }

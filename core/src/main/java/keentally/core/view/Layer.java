@@ -25,6 +25,8 @@ public sealed interface Layer
                 Layer.Doubt,
                 Layer.Crosses,
                 Layer.OtherOutline,
+                Layer.ScaleBar,
+                Layer.Legend,
                 PhasePaint {
 
     /** A mask: tinted, in white on black, or outlined where no objects are. */
@@ -67,6 +69,19 @@ public sealed interface Layer
 
     /** The outline of another mask than the one that is shown: dashed. */
     record OtherOutline(Mask mask) implements Layer {}
+
+    /**
+     * A length to go by, stamped on what is taken away as a picture.
+     *
+     * @param px of the sample's picture
+     * @param right whether it stands at the right, else at the left
+     * @param below whether it stands at the bottom, else at the top
+     * @param light whether it is white, else dark
+     */
+    record ScaleBar(String text, double px, boolean right, boolean below, boolean light) implements Layer {}
+
+    /** What objects are filled by, told below what is taken away as a picture. @param title of the measure, with its unit */
+    record Legend(String title, double from, double to) implements Layer {}
 
     /** Where something was taken for what it is not: crossed out. */
     record Wrong(Mask mask) implements Layer {}

@@ -103,6 +103,8 @@ public final class StageComposer {
             case Layer.Doubt d -> {}
             case Layer.Crosses c -> {}
             case Layer.OtherOutline o -> {}
+            case Layer.ScaleBar b -> {}
+            case Layer.Legend l -> {}
         }
     }
 
@@ -131,6 +133,8 @@ public final class StageComposer {
             case Layer.Doubt d -> {}
             case Layer.Crosses c -> {}
             case Layer.OtherOutline o -> {}
+            case Layer.ScaleBar b -> {}
+            case Layer.Legend l -> {}
         }
     }
 

@@ -7,7 +7,9 @@ import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleIntegerProperty;
 import javafx.beans.property.SimpleObjectProperty;
+import keentally.core.picture.Picture;
 import keentally.desk.picture.HistogramRequest.Of;
+import keentally.study.plot.HistogramPlot;
 
 /** Which histograms are looked at; stays while samples and sections change. */
 final class HistogramModel {
@@ -15,6 +17,7 @@ final class HistogramModel {
             List.of(new SimpleObjectProperty<>(new Of("", "field")), new SimpleObjectProperty<>(new Of("", "whole")));
     private final BooleanProperty comparing = new SimpleBooleanProperty();
     private final BooleanProperty logarithmic = new SimpleBooleanProperty();
+    private final BooleanProperty all = new SimpleBooleanProperty();
     private final BooleanProperty shares = new SimpleBooleanProperty();
     private final IntegerProperty bins = new SimpleIntegerProperty();
 
@@ -41,7 +44,7 @@ final class HistogramModel {
 
     boolean asks(String region) {
         return ofs.get(0).get().region().equals(region)
-                || comparing.get() && ofs.get(1).get().region().equals(region);
+                || !all.get() && comparing.get() && ofs.get(1).get().region().equals(region);
     }
 
     /** Another picture may not have the channel or the region that was looked at. */
@@ -52,10 +55,22 @@ final class HistogramModel {
         ofs.get(place).set(new Of(channel, region));
     }
 
-    HistogramRequest wish() {
-        List<Of> wanted = comparing.get()
-                ? List.of(ofs.get(0).get(), ofs.get(1).get())
-                : List.of(ofs.get(0).get());
+    /** Whether all channels are looked at together. */
+    BooleanProperty all() {
+        return all;
+    }
+
+    HistogramRequest wish(Picture picture) {
+        String region = ofs.getFirst().get().region();
+        List<Of> channels = picture.channels().stream()
+                .limit(HistogramPlot.MOST)
+                .map(c -> new Of(c.name(), region))
+                .toList();
+        List<Of> wanted = all.get()
+                ? channels
+                : comparing.get()
+                        ? List.of(ofs.get(0).get(), ofs.get(1).get())
+                        : List.of(ofs.get(0).get());
         return new HistogramRequest(wanted, logarithmic.get(), shares.get(), bins.get());
     }
 }

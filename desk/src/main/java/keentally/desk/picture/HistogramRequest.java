@@ -104,7 +104,13 @@ record HistogramRequest(List<Of> ofs, boolean logarithmic, boolean shares, int b
             series.add(new HistogramPlot.Series(name, Bins.of(histograms.get(i), low, high, whole, wanted)));
         }
         return new Result(
-                new HistogramPlot(series, logarithmic, shares, Texts.of("histogram.axis", ofs.getFirst().channel)),
+                new HistogramPlot(
+                        series,
+                        logarithmic,
+                        shares,
+                        ofs.size() > 2
+                                ? Texts.of("histogram.axis.all")
+                                : Texts.of("histogram.axis", ofs.getFirst().channel)),
                 summaries);
     }
 

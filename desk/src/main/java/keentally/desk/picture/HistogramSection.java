@@ -5,10 +5,12 @@ import java.util.List;
 import java.util.Optional;
 import javafx.application.Platform;
 import javafx.collections.FXCollections;
+import javafx.css.PseudoClass;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
 import javafx.scene.image.ImageView;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
@@ -37,6 +39,8 @@ import keentally.desk.picture.HistogramRequest.Result;
 final class HistogramSection implements PicturePanel.PanelSection {
     private static final int WIDTH = 300;
     private static final int HEIGHT = 190;
+
+    private static final PseudoClass MANY = PseudoClass.getPseudoClass("many");
 
     private final DeskModel desk;
     private final PictureModel model;
@@ -88,7 +92,15 @@ final class HistogramSection implements PicturePanel.PanelSection {
         second.managedProperty().bind(second.visibleProperty());
         Label binsName = new Label(Texts.of("histogram.bins"));
         binsName.setMinWidth(Region.USE_PREF_SIZE);
-        HBox options = new HBox(10, logarithmic, shares);
+        CheckBox all = check(
+                "histogram-all",
+                "histogram.all",
+                wishes.all().get(),
+                v -> wishes.all().set(v));
+        all.setTooltip(new Tooltip(Texts.of("histogram.all.help")));
+        compare.disableProperty().bind(wishes.all());
+        channels.getFirst().disableProperty().bind(wishes.all());
+        HBox options = new HBox(10, logarithmic, shares, all);
         options.getStyleClass().add("row");
         HBox binsRow = new HBox(8, binsName, bins);
         binsRow.getStyleClass().add("row");
@@ -101,7 +113,7 @@ final class HistogramSection implements PicturePanel.PanelSection {
                 Pieces.button("histogram-copy", "histogram.copy", this::copy),
                 Pieces.button("histogram-save", "histogram.save", () -> model.save(result.map(Result::plot))));
         head.getStyleClass().add("row");
-        node = new VBox(row(0), head, second, plot, complaint, new HBox(16, options, binsRow), numbers);
+        node = new VBox(row(0), head, second, plot, complaint, options, binsRow, numbers);
         refresh();
     }
 
@@ -200,7 +212,7 @@ final class HistogramSection implements PicturePanel.PanelSection {
     @Override
     public void refresh() {
         Optional<Ground> ground = ground();
-        second.setVisible(wishes.comparing().get());
+        second.setVisible(wishes.comparing().get() && !wishes.all().get());
         if (ground.isEmpty()) {
             plot.setImage(null);
             return;
@@ -229,7 +241,7 @@ final class HistogramSection implements PicturePanel.PanelSection {
     }
 
     private void ask(Ground ground) {
-        HistogramRequest wish = wishes.wish();
+        HistogramRequest wish = wishes.wish(ground.picture());
         boolean dark = PlotImages.isDark(node.getScene());
         newest.ask(work -> {
             try {
@@ -262,16 +274,28 @@ final class HistogramSection implements PicturePanel.PanelSection {
     private void numbers(Result made) {
         numbers.getChildren().clear();
         List<String> keys = List.of("count", "mean", "median", "sd", "p1", "p99", "least", "most", "clipped");
+        boolean named = made.summaries().size() > 2;
+        numbers.pseudoClassStateChanged(MANY, named);
+        for (int c = 0; named && c < made.summaries().size(); c++) {
+            Label channel = new Label(made.plot().series().get(c).name().split(",")[0]);
+            channel.getStyleClass().addAll("fact-name", "number");
+            channel.setMaxWidth(Double.MAX_VALUE);
+            numbers.add(channel, 1 + c, 0);
+        }
         for (int i = 0; i < keys.size(); i++) {
+            int row = named ? i + 1 : i;
             Label name = new Label(Texts.of("summary." + keys.get(i)));
             name.getStyleClass().add("fact-name");
-            numbers.add(name, 0, i);
+            numbers.add(name, 0, row);
             for (int s = 0; s < made.summaries().size(); s++) {
                 Label value = new Label(value(made.summaries().get(s), i));
                 value.setId("summary-" + keys.get(i) + "-" + s);
-                value.getStyleClass().addAll("figure", "number", s == 0 ? "of-first" : "of-second");
+                value.getStyleClass().addAll("figure", "number");
+                if (!named) {
+                    value.getStyleClass().add(s == 0 ? "of-first" : "of-second");
+                }
                 value.setMaxWidth(Double.MAX_VALUE);
-                numbers.add(value, 1 + s, i);
+                numbers.add(value, 1 + s, row);
             }
         }
     }

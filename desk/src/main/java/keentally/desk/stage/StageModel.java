@@ -15,6 +15,7 @@ import javafx.collections.FXCollections;
 import javafx.collections.ObservableSet;
 import keentally.core.geometry.Point;
 import keentally.core.geometry.Rectangle;
+import keentally.core.quantity.Length;
 import keentally.core.step.Flow;
 import keentally.core.step.State;
 import keentally.core.view.Contrast;
@@ -128,6 +129,23 @@ public final class StageModel {
     /** The measure that objects are filled by; empty for none. */
     public ObjectProperty<Optional<MeasureFill>> fill() {
         return fill;
+    }
+
+    /**
+     * A scale bar as it is wished for.
+     *
+     * @param length in a real unit
+     * @param right whether it stands at the right
+     * @param below whether it stands at the bottom
+     * @param light whether it is white
+     */
+    public record Bar(Length length, boolean right, boolean below, boolean light) {}
+
+    private final ObjectProperty<Optional<Bar>> bar = new SimpleObjectProperty<>(Optional.empty());
+
+    /** The scale bar on what is taken away as a picture; empty for none. */
+    public ObjectProperty<Optional<Bar>> bar() {
+        return bar;
     }
 
     private final ObjectProperty<Optional<String>> other = new SimpleObjectProperty<>(Optional.empty());

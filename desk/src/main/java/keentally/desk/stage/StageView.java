@@ -15,12 +15,15 @@ import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
 import keentally.core.geometry.Point;
+import keentally.core.quantity.Length;
+import keentally.core.quantity.Scale;
 import keentally.core.region.ObjectSet;
 import keentally.core.step.State;
 import keentally.core.view.Layer;
 import keentally.core.view.Layers;
 import keentally.core.view.Look;
 import keentally.core.view.Viewport;
+import keentally.core.words.Figures;
 import keentally.core.work.Work;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.OpenSample;
@@ -70,6 +73,7 @@ public final class StageView extends Region {
         model.again().addListener(o -> repaint());
         model.fill().addListener(o -> repaint());
         model.other().addListener(o -> repaint());
+        model.bar().addListener(o -> repaint());
         model.strength().addListener(o -> repaint());
         model.bare().addListener(o -> repaint());
         model.lens().addListener(o -> repaint());
@@ -357,7 +361,26 @@ public final class StageView extends Region {
                 new ArrayList<>(state.taught().map(StageModel.Taught::layers).orElse(List.of()));
         state.markers().ifPresent(over::add);
         state.other().map(Layer.OtherOutline::new).ifPresent(over::add);
+        bar().ifPresent(over::add);
+        model.fill()
+                .get()
+                .filter(f -> model.overlay().get() == Look.Overlay.FILL)
+                .map(f -> new Layer.Legend(f.title(), f.from(), f.to()))
+                .ifPresent(over::add);
         return over;
+    }
+
+    /** The scale bar, where the sample has a scale. */
+    Optional<Layer.ScaleBar> bar() {
+        Optional<Scale> scale = desk.scale();
+        return model.bar()
+                .get()
+                .filter(b -> scale.isPresent())
+                .map(b -> new Layer.ScaleBar(told(b.length()), b.length().px(scale), b.right(), b.below(), b.light()));
+    }
+
+    private static String told(Length length) {
+        return Figures.number(length.amount()) + " " + length.unit().symbol();
     }
 
     /** Selected objects belong to the end of the method, and are shown at every station but never on the bare picture. */

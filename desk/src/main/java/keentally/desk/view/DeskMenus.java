@@ -306,6 +306,11 @@ final class DeskMenus {
                         commands.item(
                                 "mean-fill", Texts.of("marks.mean"), Texts.of("marks"), () -> turn(stage.meanFill())),
                         commands.item(
+                                "mark-bar",
+                                Texts.of("marks.bar"),
+                                Texts.of("bar.about"),
+                                () -> ScaleBarDialog.ask(window.scene(), desk, stage)),
+                        commands.item(
                                 "colours-again",
                                 Texts.of("marks.again"),
                                 Texts.of("marks"),

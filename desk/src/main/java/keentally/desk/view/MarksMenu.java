@@ -41,7 +41,10 @@ final class MarksMenu extends MenuButton {
         again.setOnAction(e -> stage.again().set(stage.again().get() + 1));
         Menu others = new Menu(Texts.of("marks.other"));
         others.setId("mark-other");
-        getItems().addAll(new SeparatorMenuItem(), mean, again, new SeparatorMenuItem(), others);
+        MenuItem bar = new MenuItem(Texts.of("marks.bar"));
+        bar.setId("mark-bar");
+        bar.setOnAction(e -> ScaleBarDialog.ask(getScene(), desk, stage));
+        getItems().addAll(new SeparatorMenuItem(), mean, again, new SeparatorMenuItem(), others, bar);
         setOnShowing(e -> list(desk, stage, others));
         list(desk, stage, others);
     }

@@ -1,6 +1,7 @@
 package keentally.study.plot;
 
 import java.awt.BasicStroke;
+import java.awt.Color;
 import java.awt.image.BufferedImage;
 import java.nio.file.Path;
 import java.text.DecimalFormat;
@@ -15,6 +16,7 @@ import org.jfree.chart.JFreeChart;
 import org.jfree.chart.axis.LogAxis;
 import org.jfree.chart.axis.NumberAxis;
 import org.jfree.chart.axis.ValueAxis;
+import org.jfree.chart.block.BlockBorder;
 import org.jfree.chart.plot.DatasetRenderingOrder;
 import org.jfree.chart.plot.XYPlot;
 import org.jfree.chart.renderer.xy.XYStepAreaRenderer;
@@ -24,22 +26,30 @@ import org.jfree.data.xy.XYSeries;
 import org.jfree.data.xy.XYSeriesCollection;
 
 /**
- * One histogram, or two laid over each other: the first filled, the second as a line.
+ * One histogram, or two laid over each other: the first filled, the second as a line; more are lines, each in its own ink and dashes, with a
+ * legend.
  *
- * @param series one or two, in bins of one width
+ * @param series in bins of one width
  * @param logarithmic whether counts stand on a logarithmic axis; empty bins are then not drawn
  * @param shares per cent of each one's own pixels instead of counts
  * @param values what the values are, for the axis
  */
 public record HistogramPlot(List<Series> series, boolean logarithmic, boolean shares, String values) {
+    /** As many as can be told apart. */
+    public static final int MOST = 8;
+
+    /** Teal, plum, marigold and grey of middle lightness, to be seen on light and dark paper. */
+    private static final List<Color> LINES =
+            List.of(new Color(0x35A4AE), new Color(0xB65FC0), new Color(0xD0902A), new Color(0x8E9196));
+
     private static final int PRINT_WIDTH = 900;
     private static final int PRINT_HEIGHT = 560;
     private static final int PRINT_DENSITY = 2;
 
     public HistogramPlot {
         series = List.copyOf(series);
-        if (series.isEmpty() || series.size() > 2) {
-            throw new IllegalArgumentException("a histogram plot shows one or two, was " + series.size());
+        if (series.isEmpty() || series.size() > MOST) {
+            throw new IllegalArgumentException("a histogram plot shows 1 to " + MOST + ", was " + series.size());
         }
     }
 
@@ -62,6 +72,10 @@ public record HistogramPlot(List<Series> series, boolean logarithmic, boolean sh
         for (int i = 0; i < series.size(); i++) {
             plot.setDataset(i, new XYSeriesCollection(steps(series.get(i))));
         }
+        if (series.size() > 2) {
+            lines(plot, look);
+            return finished(plot, look, true);
+        }
         XYStepAreaRenderer filled = new XYStepAreaRenderer(XYStepAreaRenderer.AREA);
         filled.setSeriesPaint(0, look.first());
         filled.setDefaultCreateEntities(false);
@@ -73,9 +87,34 @@ public record HistogramPlot(List<Series> series, boolean logarithmic, boolean sh
             line.setDefaultCreateEntities(false);
             plot.setRenderer(1, line);
         }
+        return finished(plot, look, false);
+    }
+
+    private void lines(XYPlot plot, PlotLook look) {
+        for (int i = 0; i < series.size(); i++) {
+            XYStepRenderer line = new XYStepRenderer();
+            line.setSeriesPaint(0, i == 0 ? look.ink() : LINES.get((i - 1) % LINES.size()));
+            float[] dashes = {7f - i % 3 * 2, i % 3 * 2 + 1f};
+            line.setSeriesStroke(
+                    0,
+                    i == 0
+                            ? new BasicStroke(1.8f)
+                            : new BasicStroke(1.8f, BasicStroke.CAP_BUTT, BasicStroke.JOIN_ROUND, 1, dashes, 0));
+            line.setDefaultCreateEntities(false);
+            plot.setRenderer(i, line);
+        }
+    }
+
+    private static JFreeChart finished(XYPlot plot, PlotLook look, boolean legend) {
         plot.setDatasetRenderingOrder(DatasetRenderingOrder.FORWARD);
         look.dress(plot);
-        JFreeChart chart = new JFreeChart(null, look.font(), plot, false);
+        JFreeChart chart = new JFreeChart(null, look.font(), plot, legend);
+        if (legend) {
+            chart.getLegend().setBackgroundPaint(look.paper());
+            chart.getLegend().setItemPaint(look.ink());
+            chart.getLegend().setItemFont(look.font());
+            chart.getLegend().setFrame(BlockBorder.NONE);
+        }
         chart.setBackgroundPaint(look.paper());
         chart.setPadding(new RectangleInsets(4, 2, 2, 10));
         return chart;

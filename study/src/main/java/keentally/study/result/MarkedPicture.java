@@ -1,5 +1,6 @@
 package keentally.study.result;
 
+import java.awt.image.BufferedImage;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.Base64;
@@ -39,7 +40,10 @@ public final class MarkedPicture {
             String svg = svg();
             WholeFile.write(file, out -> out.write(svg.getBytes(StandardCharsets.UTF_8)));
         } else {
-            PictureWriter.png(file, layers.picture().width(), layers.picture().height(), painted(layers));
+            BufferedImage stamped = Stamps.on(
+                    painted(layers), layers.picture().width(), layers.picture().height(), 1, layers);
+            int[] colours = stamped.getRGB(0, 0, stamped.getWidth(), stamped.getHeight(), null, 0, stamped.getWidth());
+            PictureWriter.png(file, stamped.getWidth(), stamped.getHeight(), colours);
         }
     }
 
@@ -80,7 +84,7 @@ public final class MarkedPicture {
                 .append(Base64.getEncoder().encodeToString(png))
                 .append("\"/>\n");
         layers.find(Layer.ColouredObjects.class).ifPresent(objects -> objects(svg, objects, outlined));
-        return svg.append("</svg>\n").toString();
+        return svg.append(Stamps.svg(layers, width, height)).append("</svg>\n").toString();
     }
 
     private void objects(StringBuilder svg, Layer.ColouredObjects coloured, boolean outlined) {

@@ -92,6 +92,7 @@ public record PairPicture(View first, View second, boolean stacked) {
         }
         pen.setFont(font);
         pen.drawString(view.caption(), left + MARGIN / 2, top + CAPTION - MARGIN);
-        sheet.setRGB(left, top + CAPTION, fine.width(), fine.height(), view.painted(work), 0, fine.width());
+        BufferedImage stamped = Stamps.on(view.painted(work), fine.width(), fine.height(), fine.zoom(), view.layers());
+        pen.drawImage(stamped.getSubimage(0, 0, fine.width(), fine.height()), left, top + CAPTION, null);
     }
 }
