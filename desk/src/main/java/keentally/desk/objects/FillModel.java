@@ -42,6 +42,8 @@ public final class FillModel {
             refresh();
         });
         desk.shown().addListener(o -> refresh());
+        desk.station().addListener(o -> refresh());
+        stage.atEnd().addListener(o -> refresh());
     }
 
     /** Empty for colours that tell objects apart, or their mean colours. */
@@ -65,6 +67,15 @@ public final class FillModel {
         stage.fill().set(Optional.of(new MeasureFill(title, of.regions(), of.values(), now.least(), now.most())));
     }
 
+    /** The objects that are on the stage: those of the selected station, where it has some, else those at the end. */
+    private ObjectSet seen(EndTable end) {
+        return stage.atEnd().get()
+                ? end.objects()
+                : desk.reached(desk.station().get())
+                        .flatMap(s -> s.after().objects())
+                        .orElse(end.objects());
+    }
+
     private void refresh() {
         Optional<EndTable> end = EndTable.of(desk);
         if (measure.get().isEmpty() || end.isEmpty()) {
@@ -75,10 +86,10 @@ public final class FillModel {
         }
         Measure by = measure.get().get();
         EndTable table = end.get();
+        ObjectSet objects = seen(table);
         String title = Words.title(by, desk.unit());
         newest.ask(work -> {
-            ObjectSet objects = table.objects();
-            double[] values = table.values(by, work);
+            double[] values = objects == table.objects() ? table.values(by, work) : table.values(objects, by, work);
             double[] byRegion = new double[objects.regions().count()];
             Arrays.fill(byRegion, Double.NaN);
             for (int i = 0; i < values.length; i++) {
