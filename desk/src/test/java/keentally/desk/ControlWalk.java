@@ -49,6 +49,8 @@ final class ControlWalk implements AutoCloseable {
             "take-cut-outs",
             "tally-import",
             "bring-choose",
+            "markers-in",
+            "markers-out",
             "classify-train",
             "training-try",
             "training-take",

@@ -127,10 +127,10 @@ final class ColourBand extends Pane {
         }
     }
 
-    /** @param over under the strokes */
-    void show(int[] ofField, int[] over) {
+    /** @param ofStrokes of the colours that were stroked */
+    void show(int[] ofField, int[] ofStrokes) {
         field = ofField;
-        strokes = over;
+        strokes = ofStrokes;
         requestLayout();
     }
 
