@@ -19,9 +19,10 @@ import keentally.core.work.Work;
  * <p>Definition. Light is a pixel whose red, green and blue are each at least {@value #LIGHT} of 255 and no further than {@value #GREY}
  * apart. The ground is made of those pieces of light pixels, by eight neighbours, that touch the field's edge and are at least
  * {@value #LEAST_PERCENT} % of the field; its colour is their mean, its reach the distance in L*a*b* within which 99 of 100 of its pixels
- * lie of that, once more by a half.
+ * lie of that, once more by a half; for both at most {@value #SAMPLED} on a grid are looked at.
  *
- * <p>Edge cases: empty without colour, and where no piece is large enough. Cost: three passes over the field.
+ * <p>Edge cases: empty without colour, and where no piece is large enough. Cost: one pass over the field, and none where few pixels of
+ * the grid are light.
  *
  * @param mask where it lies
  * @param percent of the field
@@ -33,6 +34,7 @@ public record LightGround(Mask mask, double percent, Rgb colour, double reach) {
     private static final int GREY = 24;
     private static final double LEAST_PERCENT = 3;
     private static final int STEPS = 1000;
+    private static final int SAMPLED = 100_000;
     private static final double MOST_REACH = 25;
 
     /** The ground of a picture; empty where it has none. */
@@ -41,6 +43,9 @@ public record LightGround(Mask mask, double percent, Rgb colour, double reach) {
     }
 
     private static Optional<LightGround> of(ColourRows rows, Field field, Work work) {
+        if (!mayBeThere(rows, field)) {
+            return Optional.empty();
+        }
         byte[] light = EachColour.of(rows, field, 0, () -> LightGround::isLight, work);
         Mask all = Mask.from(light, rows.width(), rows.height());
         Regions pieces = Labeller.regions(all, Neighbours.EIGHT, work);
@@ -49,6 +54,27 @@ public record LightGround(Mask mask, double percent, Rgb colour, double reach) {
                 pieces.mask(i -> 100.0 * pieces.pixels(i) >= LEAST_PERCENT * field.pixels() && pieces.leaves(i, inner));
         long pixels = mask.count();
         return pixels == 0 ? Optional.empty() : Optional.of(seen(rows, mask, 100.0 * pixels / field.pixels()));
+    }
+
+    /** Whether enough pixels are light on a grid of at most {@value #SAMPLED}: most pictures need no closer look. */
+    private static boolean mayBeThere(ColourRows rows, Field field) {
+        int step = step((long) rows.width() * rows.height());
+        long light = 0;
+        long all = 0;
+        for (int y = step / 2; y < rows.height(); y += step) {
+            for (int x = step / 2; x < rows.width(); x += step) {
+                if (field.contains(x, y)) {
+                    all++;
+                    light += isLight(rows.value(x, y));
+                }
+            }
+        }
+        return 200.0 * light >= LEAST_PERCENT * all;
+    }
+
+    /** So many pixels apart along rows and columns that no more are looked at than need be. */
+    private static int step(long pixels) {
+        return (int) Math.max(1, Math.ceil(Math.sqrt((double) pixels / SAMPLED)));
     }
 
     private static int isLight(double[] rgb) {
@@ -93,15 +119,16 @@ public record LightGround(Mask mask, double percent, Rgb colour, double reach) {
 
     private static void each(ColourRows rows, Mask mask, Visitor visitor) {
         int width = rows.width();
+        int step = step(mask.count());
         float[][] row = new float[3][width];
-        for (int y = 0; y < rows.height(); y++) {
+        for (int y = 0; y < rows.height(); y += step) {
             int x = mask.nextSet(y, 0);
             if (x < width) {
                 rows.read(y, row[0], row[1], row[2]);
             }
             while (x < width) {
                 visitor.at(row[0][x], row[1][x], row[2][x]);
-                x = mask.nextSet(y, x + 1);
+                x = mask.nextSet(y, Math.min(width, x + step));
             }
         }
     }

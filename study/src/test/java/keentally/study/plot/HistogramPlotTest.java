@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.awt.image.BufferedImage;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Collections;
 import java.util.List;
 import javax.imageio.ImageIO;
 import keentally.core.stats.Bins;
@@ -73,10 +74,13 @@ class HistogramPlotTest {
     }
 
     @Test
-    void oneOrTwoAreShown() {
+    void asManyAreShownAsCanBeToldApart() {
+        HistogramPlot three = new HistogramPlot(List.of(FIRST, SECOND, FIRST), false, false, "value");
+        assertThat(three.svg()).contains(FIRST.name()).contains(SECOND.name());
+        assertThat(three.csv().lines().findFirst().orElseThrow().split(",")).hasSize(5);
         assertThatThrownBy(() -> new HistogramPlot(List.of(), false, false, ""))
                 .isInstanceOf(IllegalArgumentException.class);
-        assertThatThrownBy(() -> new HistogramPlot(List.of(FIRST, SECOND, FIRST), false, false, ""))
+        assertThatThrownBy(() -> new HistogramPlot(Collections.nCopies(9, FIRST), false, false, ""))
                 .isInstanceOf(IllegalArgumentException.class);
     }
 }
