@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import javafx.scene.input.KeyCode;
 import keentally.desk.stage.StageModel;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -82,6 +83,16 @@ class FillWindowTest {
         });
         desk.quiet();
         assertThat(of(dashes)).isGreaterThan(500);
+        desk.onFx(() -> {
+            desk.window().stageModel().other().set(Optional.of(StageModel.SECOND));
+            return null;
+        });
+        desk.quiet();
+        assertThat(of(dashes)).as("the stage is whole").isZero();
+        desk.focusStage();
+        desk.keys(KeyCode.V);
+        desk.settleBeside();
+        assertThat(of(dashes)).isGreaterThan(100);
     }
 
     @Test

@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 import keentally.core.draw.ShapeRenderer;
 import keentally.core.geometry.Ellipse;
 import keentally.core.method.Method;
+import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
 import keentally.core.picture.PlaneF;
 import keentally.core.quantity.LengthUnit;
@@ -122,11 +123,33 @@ class StarterTest {
         assertThat(readings.fractions().get(unseen.phase()).percent()).isCloseTo(unseen.percent(), within(NEAR));
     }
 
+    /** The dyes of a dough on glass are shared out within the dough: more of it than of the whole field. */
+    @Test
+    void dyesCanBeSharedOutWithinTheSampleAlone() throws Exception {
+        Picture glass = DyedDough.draw(Work.alone()).picture();
+        State start = State.of(glass, Field.whole(glass.width(), glass.height()), Optional.empty());
+        Sample sample = Sample.of("dough", glass, java.util.List.of(), Optional.empty());
+        Runner runner = new Runner(Workers.alone(), new StateCache(0));
+        double[] shares = new double[2];
+        for (Starter starter : java.util.List.of(Starter.DYES, Starter.DYES_WITHIN)) {
+            Method method = starter.lay(Method.empty("new", LengthUnit.PX), start, Work.alone())
+                    .orElseThrow();
+            State end = runner.run(method, sample, 99, new Cancel(), Progress.SILENT)
+                    .last();
+            shares[starter == Starter.DYES ? 0 : 1] =
+                    starter.answer(end, Work.alone()).value();
+        }
+        assertThat(shares[1]).isGreaterThan(1.05 * shares[0]);
+        Picture grey = Drawing.grey(Drawing.discs(1, 5, 10, 20), 10, 200, 3, 0, 5);
+        State without = State.of(grey, Field.whole(Drawing.WIDTH, Drawing.HEIGHT), Optional.empty());
+        assertThat(Starter.DYES_WITHIN.lay(Method.empty("new", LengthUnit.PX), without, Work.alone()))
+                .isEmpty();
+    }
+
     @Test
     void aGreyPictureIsNotAskedForColours() {
         Picture picture = Drawing.grey(Drawing.discs(1, 5, 10, 20), 10, 200, 3, 0, 5);
-        State start =
-                State.of(picture, keentally.core.picture.Field.whole(Drawing.WIDTH, Drawing.HEIGHT), Optional.empty());
+        State start = State.of(picture, Field.whole(Drawing.WIDTH, Drawing.HEIGHT), Optional.empty());
         Method empty = Method.empty("new", LengthUnit.PX);
         assertThat(Starter.COLOUR.lay(empty, start, Work.alone())).isEmpty();
         assertThat(Starter.DYES.lay(empty, start, Work.alone())).isEmpty();

@@ -26,7 +26,7 @@ public final class EvenLight {
     private static final int TILES = 16;
     private static final int LEAST_TILES = 20;
     private static final int LEAST_PIXELS = 24;
-    private static final double ROUGH = 0.25;
+    private static final double ROUGH = 0.28;
     private static final int SAMPLED = 400;
 
     private EvenLight() {}

@@ -16,6 +16,8 @@ public record Answer(Kind kind, double value) {
         PER_PX2,
         /** Per cent of the field that was chosen. */
         SHARE,
+        /** Per cent of what the method goes on within. */
+        SHARE_WITHIN,
         /** Phases. */
         PHASES
     }

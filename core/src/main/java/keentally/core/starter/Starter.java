@@ -108,19 +108,33 @@ public enum Starter {
     DYES {
         @Override
         public Optional<Method> lay(Method empty, State start, Work work) {
-            return ColourRows.of(start.original(), start.original()).flatMap(rows -> {
-                double[] white = Unmix.white(rows, start.field());
-                return DyeGuess.of(rows, start.field(), white)
-                        .map(dyes -> LightGround.of(start.original(), start.field(), work)
-                                .map(ground -> OnGround.leaveOut(ground, empty.with(List.of())))
-                                .orElseGet(() -> empty.with(List.of()))
-                                .then("unmix-dyes", "dyes", "own", "vectors", dyes)
-                                .then("channel", "of", "dye1")
-                                .then("smooth", "sigma", "1 px")
-                                .then("threshold", "rule", "otsu", "keep", "bright"));
-            });
+            return unmixed(empty.with(List.of()), start);
+        }
+    },
+    /** Of the sample alone, where a light ground lies round it. */
+    DYES_WITHIN {
+        @Override
+        public Answer answer(State end, Work work) {
+            return new Answer(Answer.Kind.SHARE_WITHIN, super.answer(end, work).value());
+        }
+
+        @Override
+        public Optional<Method> lay(Method empty, State start, Work work) {
+            return LightGround.of(start.original(), start.field(), work)
+                    .flatMap(ground -> unmixed(OnGround.leaveOut(ground, empty.with(List.of())), start));
         }
     };
+
+    private static Optional<Method> unmixed(Method before, State start) {
+        return ColourRows.of(start.original(), start.original()).flatMap(rows -> {
+            double[] white = Unmix.white(rows, start.field());
+            return DyeGuess.of(rows, start.field(), white)
+                    .map(dyes -> before.then("unmix-dyes", "dyes", "own", "vectors", dyes)
+                            .then("channel", "of", "dye1")
+                            .then("smooth", "sigma", "1 px")
+                            .then("threshold", "rule", "otsu", "keep", "bright"));
+        });
+    }
 
     /** Enough to set the ground off from what is on it. */
     private static final int MOST_GROUPS = 4;

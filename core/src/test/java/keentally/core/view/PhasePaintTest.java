@@ -7,6 +7,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.OptionalInt;
 import java.util.Set;
+import keentally.core.colour.ColourSpace;
 import keentally.core.picture.Channel;
 import keentally.core.picture.Field;
 import keentally.core.picture.PhaseMap;
@@ -106,5 +107,50 @@ class PhasePaintTest {
         assertThat(new Tone(20, 200).like(bytes)).isEqualTo(bytes);
         assertThat(new Tone(0, 0.8).like(bytes)).isEqualTo(new Tone(0, 0.8));
         assertThat(new Tone(-90, 200).like(bytes)).isEqualTo(new Tone(-90, 200));
+    }
+
+    /** G. M. Machado, M. M. Oliveira, L. A. F. Fernandes (2009), IEEE Trans. Vis. Comput. Graph. 15(6), 1291–1298: whole loss of one kind of cone. */
+    private static final double[][][] EYES = {
+        {{1, 0, 0}, {0, 1, 0}, {0, 0, 1}},
+        {{0.152286, 1.052583, -0.204868}, {0.114503, 0.786281, 0.099216}, {-0.003882, -0.048116, 1.051998}},
+        {{0.367322, 0.860646, -0.227968}, {0.280085, 0.672501, 0.047413}, {-0.011820, 0.042940, 0.968881}},
+        {{1.255528, -0.076749, -0.178779}, {-0.078411, 0.930809, 0.147602}, {0.004733, 0.691367, 0.303900}},
+    };
+
+    private static double[] seen(int ink, double[][] eye) {
+        double[] linear = new double[3];
+        for (int c = 0; c < 3; c++) {
+            double v = (ink >> 16 - 8 * c & 0xff) / 255.0;
+            linear[c] = v <= 0.04045 ? v / 12.92 : Math.pow((v + 0.055) / 1.055, 2.4);
+        }
+        double[] rgb = new double[3];
+        for (int c = 0; c < 3; c++) {
+            double v = Math.clamp(eye[c][0] * linear[0] + eye[c][1] * linear[1] + eye[c][2] * linear[2], 0, 1);
+            rgb[c] = 255 * (v <= 0.0031308 ? 12.92 * v : 1.055 * Math.pow(v, 1 / 2.4) - 0.055);
+        }
+        double[] lab = new double[3];
+        ColourSpace.LAB.of(rgb, lab);
+        return lab;
+    }
+
+    @Test
+    void phasesRunFromDarkToLightAndNeighboursAreToldApartByEverybody() {
+        for (double[][] eye : EYES) {
+            for (int n = 2; n <= 8; n++) {
+                int[] inks = PhaseInks.flat(n);
+                for (int p = 1; p < n; p++) {
+                    double[] below = seen(inks[p - 1], eye);
+                    double[] above = seen(inks[p], eye);
+                    assertThat(Math.sqrt(ColourSpace.LAB.squareDistance(below, above)))
+                            .as(n + " phases, " + p)
+                            .isGreaterThan(8);
+                    assertThat(above[0]).isGreaterThan(below[0]);
+                }
+            }
+            for (int i = 1; i <= 10; i++) {
+                assertThat(seen(MeasureInks.at(i / 10.0), eye)[0])
+                        .isGreaterThan(seen(MeasureInks.at((i - 1) / 10.0), eye)[0]);
+            }
+        }
     }
 }

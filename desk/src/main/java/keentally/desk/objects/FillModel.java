@@ -42,6 +42,7 @@ public final class FillModel {
             refresh();
         });
         desk.shown().addListener(o -> refresh());
+        desk.preview().addListener(o -> refresh());
         desk.station().addListener(o -> refresh());
         stage.atEnd().addListener(o -> refresh());
     }

@@ -64,6 +64,8 @@ public final class PairModel {
      * @param tallies what was counted by hand on a sample
      */
     public PairModel(DeskModel desk, StageModel stage, Executor ui, Function<String, Optional<Layer.Tally>> tallies) {
+        second.addListener(
+                (o, was, is) -> stage.beside().set(is.flatMap(s -> s.state().mask())));
         this.desk = desk;
         this.stage = stage;
         this.first = new StageState(desk, stage);

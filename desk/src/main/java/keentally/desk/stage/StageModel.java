@@ -15,6 +15,7 @@ import javafx.collections.FXCollections;
 import javafx.collections.ObservableSet;
 import keentally.core.geometry.Point;
 import keentally.core.geometry.Rectangle;
+import keentally.core.picture.Mask;
 import keentally.core.quantity.Length;
 import keentally.core.step.Flow;
 import keentally.core.step.State;
@@ -157,6 +158,16 @@ public final class StageModel {
 
     /** The mask that the station began with. */
     public static final String BEFORE = "";
+
+    /** The mask of the second view: of another station, method or sample of the same size. No mask can be set aside under this name. */
+    public static final String SECOND = " ";
+
+    private final ObjectProperty<Optional<Mask>> beside = new SimpleObjectProperty<>(Optional.empty());
+
+    /** The mask of the second view; empty while the stage is whole. */
+    public ObjectProperty<Optional<Mask>> beside() {
+        return beside;
+    }
 
     /** How often the colours of objects were drawn again. */
     public IntegerProperty again() {

@@ -93,7 +93,16 @@ public final class StageState {
                 .get()
                 .flatMap(name -> name.equals(StageModel.BEFORE)
                         ? desk.entering(desk.station().get()).flatMap(State::mask)
-                        : now().flatMap(s -> Optional.ofNullable(s.aside().get(name))));
+                        : name.equals(StageModel.SECOND)
+                                ? model.beside().get().filter(this::isOfThisSize)
+                                : now().flatMap(s ->
+                                        Optional.ofNullable(s.aside().get(name))));
+    }
+
+    private boolean isOfThisSize(Mask mask) {
+        return now().filter(s ->
+                        s.original().width() == mask.width() && s.original().height() == mask.height())
+                .isPresent();
     }
 
     /** What the selected station turned into another mask. */

@@ -74,6 +74,7 @@ public final class StageView extends Region {
         model.fill().addListener(o -> repaint());
         model.other().addListener(o -> repaint());
         model.bar().addListener(o -> repaint());
+        model.beside().addListener(o -> repaint());
         model.strength().addListener(o -> repaint());
         model.bare().addListener(o -> repaint());
         model.lens().addListener(o -> repaint());
@@ -365,6 +366,7 @@ public final class StageView extends Region {
         model.fill()
                 .get()
                 .filter(f -> model.overlay().get() == Look.Overlay.FILL)
+                .filter(f -> state.now().flatMap(State::objects).filter(f::isOf).isPresent())
                 .map(f -> new Layer.Legend(f.title(), f.from(), f.to()))
                 .ifPresent(over::add);
         return over;

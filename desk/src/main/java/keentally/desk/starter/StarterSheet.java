@@ -155,7 +155,11 @@ public final class StarterSheet extends ScrollPane {
                 if (!cancel.asked()) {
                     StarterOutcome tried = tried(starter, method, trials, reading, cancel);
                     Platform.runLater(() -> {
-                        if (!cancel.asked()) {
+                        boolean beside =
+                                starter == Starter.DYES_WITHIN && tried.method().isEmpty();
+                        if (!cancel.asked() && beside) {
+                            tiles.getChildren().remove(tile); // there is no ground to leave out
+                        } else if (!cancel.asked()) {
                             tile.show(tried);
                         }
                     });
@@ -205,6 +209,7 @@ public final class StarterSheet extends ScrollPane {
                 scale.map(s -> perArea(value, s))
                         .orElseGet(() -> Texts.of("starter.per-megapixel", Figures.number(value * 1e6)));
             case SHARE -> Texts.of("starter.percent", Figures.percent(value));
+            case SHARE_WITHIN -> Texts.of("starter.percent-within", Figures.percent(value));
             case PHASES -> Texts.of("starter.phases", Figures.number(value));
         };
     }

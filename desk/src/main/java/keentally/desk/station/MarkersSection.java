@@ -21,6 +21,7 @@ import keentally.core.words.Figures;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.desk.model.DeskFiles;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Newest;
 import keentally.study.file.FileFault;
@@ -102,11 +103,25 @@ final class MarkersSection extends VBox {
                 .ifPresent(picture -> newest.ask(work -> {
                     try {
                         List<Point> places = PointsFile.read(file, size, picture.width(), picture.height());
-                        return () -> place(places, Texts.of("markers.did.in", file.getFileName()));
+                        return () -> {
+                            place(places, Texts.of("markers.did.in", file.getFileName()));
+                            sayOutside(places);
+                        };
                     } catch (FileFault e) {
                         return () -> desk.say(e.getMessage());
                     }
                 }));
+    }
+
+    private void sayOutside(List<Point> places) {
+        desk.shown().get().map(s -> s.run().sample().field()).ifPresent(field -> {
+            long outside = places.stream()
+                    .filter(p -> !field.contains((int) Math.floor(p.x()), (int) Math.floor(p.y())))
+                    .count();
+            if (outside > 0) {
+                desk.say(Texts.of("markers.outside", Figures.number(outside), Figures.number(places.size())));
+            }
+        });
     }
 
     private void askOut() {
@@ -122,14 +137,7 @@ final class MarkersSection extends VBox {
     void write(Path file) {
         List<Point> places = found();
         PixelSize size = desk.pixelSize();
-        newest.ask(work -> {
-            try {
-                PointsFile.write(file, places, size);
-                return () -> desk.say(Texts.of("file.written", file));
-            } catch (FileFault e) {
-                return () -> desk.say(e.getMessage());
-            }
-        });
+        new DeskFiles(desk, Platform::runLater).takeFile(file, to -> PointsFile.write(to, places, size));
     }
 
     void refresh() {

@@ -49,21 +49,30 @@ final class MarksMenu extends MenuButton {
         list(desk, stage, others);
     }
 
+    private static String title(String other) {
+        return switch (other) {
+            case StageModel.BEFORE -> Texts.of("marks.other.before");
+            case StageModel.SECOND -> Texts.of("marks.other.second");
+            default -> other;
+        };
+    }
+
     /** Masks whose outline can be laid over: none, the one before, those set aside. */
     private static void list(DeskModel desk, StageModel stage, Menu others) {
         ToggleGroup group = new ToggleGroup();
         List<Optional<String>> all = new ArrayList<>(List.of(Optional.empty(), Optional.of(StageModel.BEFORE)));
+        stage.beside().get().ifPresent(m -> all.add(Optional.of(StageModel.SECOND)));
         desk.shown()
                 .get()
                 .map(s -> s.run().last().aside().keySet())
                 .ifPresent(names -> names.forEach(n -> all.add(Optional.of(n))));
         others.getItems().clear();
         for (Optional<String> other : all) {
-            String title = other.map(n -> n.equals(StageModel.BEFORE) ? Texts.of("marks.other.before") : n)
-                    .orElse(Texts.of("marks.other.none"));
+            String title = other.map(MarksMenu::title).orElse(Texts.of("marks.other.none"));
             RadioMenuItem item = new RadioMenuItem(title);
-            item.setId(
-                    "mark-other-" + other.map(n -> n.isEmpty() ? "before" : n).orElse("none"));
+            item.setId("mark-other-"
+                    + other.map(n -> n.isBlank() ? n.isEmpty() ? "before" : "second" : n)
+                            .orElse("none"));
             item.setToggleGroup(group);
             item.setSelected(stage.other().get().equals(other));
             item.setOnAction(e -> stage.other().set(other));
