@@ -18,7 +18,8 @@ import keentally.core.work.Work;
  *
  * <p>Definition. Light is a pixel whose red, green and blue are each at least {@value #LIGHT} of 255 and no further than {@value #GREY}
  * apart. The ground is made of those pieces of light pixels, by eight neighbours, that touch the field's edge and are at least
- * {@value #LEAST_PERCENT} % of the field; its colour is their mean, its reach the distance in L*a*b* within which 99 of 100 of its pixels
+ * {@value #LEAST_PERCENT} % of the field; of dyes, where light that nothing took away is empty wherever it is, of those that are at least
+ * {@value #LEAST_HOLE_PERCENT} %, if they are {@value #LEAST_PERCENT} % together; its colour is their mean, its reach the distance in L*a*b* within which 99 of 100 of its pixels
  * lie of that, once more by a half; for both at most {@value #SAMPLED} on a grid are looked at.
  *
  * <p>Edge cases: empty without colour, and where no piece is large enough. Cost: one pass over the field, and none where few pixels of
@@ -33,16 +34,22 @@ public record LightGround(Mask mask, double percent, Rgb colour, double reach) {
     private static final int LIGHT = 212;
     private static final int GREY = 24;
     private static final double LEAST_PERCENT = 3;
+    private static final double LEAST_HOLE_PERCENT = 0.05;
     private static final int STEPS = 1000;
     private static final int SAMPLED = 100_000;
     private static final double MOST_REACH = 25;
 
     /** The ground of a picture; empty where it has none. */
     public static Optional<LightGround> of(Picture picture, Field field, Work work) {
-        return ColourRows.of(picture, picture).flatMap(rows -> of(rows, field, work));
+        return ColourRows.of(picture, picture).flatMap(rows -> of(rows, field, false, work));
     }
 
-    private static Optional<LightGround> of(ColourRows rows, Field field, Work work) {
+    /** The ground of a picture of dyes, holes in the sample too; empty where it has none. */
+    public static Optional<LightGround> ofDyes(Picture picture, Field field, Work work) {
+        return ColourRows.of(picture, picture).flatMap(rows -> of(rows, field, true, work));
+    }
+
+    private static Optional<LightGround> of(ColourRows rows, Field field, boolean holes, Work work) {
         if (!mayBeThere(rows, field)) {
             return Optional.empty();
         }
@@ -50,10 +57,12 @@ public record LightGround(Mask mask, double percent, Rgb colour, double reach) {
         Mask all = Mask.from(light, rows.width(), rows.height());
         Regions pieces = Labeller.regions(all, Neighbours.EIGHT, work);
         Mask inner = field.inner(Neighbours.EIGHT);
-        Mask mask =
-                pieces.mask(i -> 100.0 * pieces.pixels(i) >= LEAST_PERCENT * field.pixels() && pieces.leaves(i, inner));
+        double least = (holes ? LEAST_HOLE_PERCENT : LEAST_PERCENT) / 100 * field.pixels();
+        Mask mask = pieces.mask(i -> pieces.pixels(i) >= least && (holes || pieces.leaves(i, inner)));
         long pixels = mask.count();
-        return pixels == 0 ? Optional.empty() : Optional.of(seen(rows, mask, 100.0 * pixels / field.pixels()));
+        return 100.0 * pixels < LEAST_PERCENT * field.pixels()
+                ? Optional.empty()
+                : Optional.of(seen(rows, mask, 100.0 * pixels / field.pixels()));
     }
 
     /** Whether enough pixels are light on a grid of at most {@value #SAMPLED}: most pictures need no closer look. */

@@ -120,7 +120,7 @@ public enum Starter {
 
         @Override
         public Optional<Method> lay(Method empty, State start, Work work) {
-            return LightGround.of(start.original(), start.field(), work)
+            return LightGround.ofDyes(start.original(), start.field(), work)
                     .flatMap(ground -> unmixed(OnGround.leaveOut(ground, empty.with(List.of())), start));
         }
     };

@@ -56,6 +56,14 @@ class LightGroundTest {
                         picture((x, y) -> Math.hypot(x - 200, y - 150) < 100 ? GLASS : DOUGH), whole, Work.alone()))
                 .as("does not reach the edge")
                 .isEmpty();
+        assertThat(LightGround.ofDyes(
+                                picture((x, y) -> Math.hypot(x - 200, y - 150) < 100 ? GLASS : DOUGH),
+                                whole,
+                                Work.alone())
+                        .orElseThrow()
+                        .percent())
+                .as("a hole")
+                .isBetween(25.9, 26.5);
         assertThat(LightGround.of(picture((x, y) -> x < 30 && y < 30 ? GLASS : DOUGH), whole, Work.alone()))
                 .as("0.75 % of the field")
                 .isEmpty();

@@ -25,6 +25,7 @@ import keentally.core.step.RefineEdgesStep;
 import keentally.core.step.SplitTouchingStep;
 import keentally.core.step.Steps;
 import keentally.core.step.ThresholdStep;
+import keentally.core.step.UnmixDyesStep;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Newest;
@@ -161,11 +162,14 @@ final class WaysOut {
     /** The stations that find the ground, before all others. */
     private void leaveGroundOut() {
         window.showBench();
+        boolean dyes = find(UnmixDyesStep.ID).isPresent();
         desk.shown()
                 .get()
                 .map(s -> s.run().sample())
                 .ifPresent(sample -> grounds.ask(work -> {
-                    Optional<LightGround> found = LightGround.of(sample.picture(), sample.field(), work);
+                    Optional<LightGround> found = dyes
+                            ? LightGround.ofDyes(sample.picture(), sample.field(), work)
+                            : LightGround.of(sample.picture(), sample.field(), work);
                     return () -> found.ifPresent(this::leaveOut);
                 }));
     }

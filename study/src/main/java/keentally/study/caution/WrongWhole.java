@@ -2,6 +2,8 @@ package keentally.study.caution;
 
 import java.util.Optional;
 import keentally.core.find.LightGround;
+import keentally.core.picture.Field;
+import keentally.core.picture.Picture;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
 import keentally.core.step.UnmixDyesStep;
@@ -17,18 +19,20 @@ final class WrongWhole {
     private WrongWhole() {}
 
     static Optional<Caution> of(Run run, Readings readings, Work work) {
-        boolean shares = readings.state().phases().isPresent() || has(run, UnmixDyesStep.ID);
-        if (!shares || has(run, WithinStep.ID)) {
+        boolean dyes = has(run, UnmixDyesStep.ID);
+        if (!dyes && readings.state().phases().isEmpty() || has(run, WithinStep.ID)) {
             return Optional.empty();
         }
-        return LightGround.of(run.sample().picture(), readings.state().field(), work)
+        Picture picture = run.sample().picture();
+        Field field = readings.state().field();
+        return (dyes ? LightGround.ofDyes(picture, field, work) : LightGround.of(picture, field, work))
                 .filter(ground -> ground.percent() >= LEAST_PERCENT)
                 .map(
                         ground -> new Caution(
                                 CautionKind.WRONG_WHOLE,
                                 "Shares are of the whole field, and " + Figures.percent(ground.percent())
-                                        + " % of that is a light ground that reaches its edge.",
-                                "Glass or paper beside the sample makes every share smaller, and by another amount on the next picture.",
+                                        + " % of that is a light ground.",
+                                "Glass or paper beside the sample, or seen through it, makes every share smaller, and by another amount on the next picture.",
                                 "Go on within the sample alone: find the ground by its colour, invert, and add the station “Within”."));
     }
 
