@@ -47,9 +47,9 @@ public record LedgerRow(
                 sample.key(), slim, rows.map(ObjectSums::of), sample.scaleFrom(), sample.fieldFrom(), sample.tallies());
     }
 
-    /** With another record. */
+    /** With another record; itself with its own. */
     LedgerRow with(SampleRecord other) {
-        return new LedgerRow(key, other, objects, scaleFrom, fieldFrom, tallies);
+        return other == record ? this : new LedgerRow(key, other, objects, scaleFrom, fieldFrom, tallies);
     }
 
     public boolean isFailed() {
