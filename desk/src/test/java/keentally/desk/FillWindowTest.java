@@ -91,6 +91,7 @@ class FillWindowTest {
         assertThat(of(dashes)).as("the stage is whole").isZero();
         desk.focusStage();
         desk.keys(KeyCode.V);
+        desk.choose("pair-place", "at the end of the method");
         desk.settleBeside();
         assertThat(of(dashes)).isGreaterThan(100);
     }
