@@ -215,7 +215,7 @@ class PictureWindowTest {
         desk.onFx(() -> {
             @SuppressWarnings("unchecked") // a box of channel names
             ComboBox<String> box = (ComboBox<String>) desk.node("look-channel");
-            assertThat(box.getItems()).containsExactly("together", "starch", "protein");
+            assertThat(box.getItems()).containsExactly("all channels", "starch", "protein");
             box.setValue("protein");
             return null;
         });
