@@ -337,6 +337,23 @@ public record Method(
         return List.of();
     }
 
+    /** The steps whose parts are still open at the end, the outermost first: what is counted there is of the innermost. */
+    public List<MethodStep> openParts() {
+        List<MethodStep> open = new ArrayList<>();
+        for (MethodStep step : active(Integer.MAX_VALUE)) {
+            follow(step, open);
+        }
+        return List.copyOf(open);
+    }
+
+    private void follow(MethodStep step, List<MethodStep> open) {
+        if (opensPart(step)) {
+            open.add(step);
+        } else if (closesPart(step) && !open.isEmpty()) {
+            open.removeLast();
+        }
+    }
+
     /** Whether a step goes on within a part. */
     public boolean opensPart(MethodStep step) {
         return !step.muted() && step.description().id().equals(WithinStep.ID);

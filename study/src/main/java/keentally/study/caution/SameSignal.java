@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import keentally.core.measure.Dimension;
 import keentally.core.measure.Measure;
+import keentally.core.method.MethodStep;
 import keentally.core.picture.Channel;
 import keentally.core.picture.Picture;
 import keentally.core.run.Run;
@@ -62,14 +63,15 @@ final class SameSignal {
         List<Caution> found = new ArrayList<>();
         Source now = new Source(all.size() == 1 ? Channel.GREY : picture.channelNames(), all);
         List<Cut> cuts = new ArrayList<>();
+        List<MethodStep> open = run.method().openParts();
         for (Run.Station station : run.stations()) {
             String id = station.step().description().id();
             if (id.equals(ChannelStep.ID)) {
                 now = channel(station, now);
             } else if (id.equals(UnmixDyesStep.ID)) {
                 now = new Source("dyes", all);
-            } else if (id.equals(WithinStep.ID)) {
-                cuts.clear(); // what they chose is the whole now, and not what is measured
+            } else if (open.contains(station.step()) && isMask(station)) {
+                cuts.clear(); // what they chose is the whole, and not what is measured
             } else if (PARTS.contains(id)) {
                 cuts.add(new Cut(station, id.equals(ColourRangeStep.ID) ? ranged(station) : now));
             }
@@ -77,6 +79,10 @@ final class SameSignal {
         Source end = now;
         cuts.forEach(cut -> caution(cut, end).ifPresent(found::add));
         return found;
+    }
+
+    private static boolean isMask(Run.Station station) {
+        return station.step().values().get(WithinStep.PART) == WithinStep.Part.MASK;
     }
 
     private record Cut(Run.Station station, Source by) {}

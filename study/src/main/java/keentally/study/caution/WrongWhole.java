@@ -7,7 +7,6 @@ import keentally.core.picture.Picture;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
 import keentally.core.step.UnmixDyesStep;
-import keentally.core.step.WithinStep;
 import keentally.core.words.Figures;
 import keentally.core.work.Work;
 
@@ -20,7 +19,8 @@ final class WrongWhole {
 
     static Optional<Caution> of(Run run, Readings readings, Work work) {
         boolean dyes = has(run, UnmixDyesStep.ID);
-        if (!dyes && readings.state().phases().isEmpty() || has(run, WithinStep.ID)) {
+        boolean within = !run.method().openParts().isEmpty();
+        if (!dyes && readings.state().phases().isEmpty() || within) {
             return Optional.empty();
         }
         Picture picture = run.sample().picture();

@@ -179,6 +179,21 @@ class TrapCautionsTest {
         }
     }
 
+    /** What became the whole is not what is measured, unless it is put back. */
+    @Test
+    void aCutThatIsTheWholeIsNoSignalUntilItsPartIsClosed() {
+        Picture picture = Picture.grey(plane(pairs(24, 5), 200, 40));
+        Method cut = otsu("bright").measuring(List.of(Measure.MEAN));
+        assertThat(find(CautionKind.SAME_SIGNAL, cut, picture)).isPresent();
+        assertThat(find(CautionKind.SAME_SIGNAL, cut.then("within"), picture)).isEmpty();
+        assertThat(find(CautionKind.SAME_SIGNAL, cut.then("within").then("rejoin"), picture))
+                .isPresent();
+        Method drawn = cut.then("within", "part", "rectangle", "at", List.of(0, 0, 100, 100));
+        assertThat(find(CautionKind.SAME_SIGNAL, drawn, picture))
+                .as("the cut is not what the part is")
+                .isPresent();
+    }
+
     @Test
     void theGroundBesideASampleBelongsToNoShare() {
         Shape dough = disc(140, 80, 60);
@@ -204,6 +219,9 @@ class TrapCautionsTest {
                 .then("within")
                 .then("cluster", "k", 2);
         assertThat(find(CautionKind.WRONG_WHOLE, inside, picture)).isEmpty();
+        assertThat(find(CautionKind.WRONG_WHOLE, inside.then("rejoin"), picture))
+                .as("the part is closed, and the whole is the field again")
+                .isPresent();
         assertThat(find(CautionKind.WRONG_WHOLE, EMPTY.then("cluster", "k", 2), colour(dough, 0x6f5a9c, 0xa08060)))
                 .isEmpty();
     }
