@@ -93,7 +93,7 @@ final class PhaseSums {
             rows.read(r, rgb[0], rgb[1], rgb[2]);
             for (int x = 0; x < width; x++) {
                 int p = map[r * width + x] & 0xff;
-                if (p != PhaseMap.OUTSIDE && rgb[0][x] + rgb[1][x] + rgb[2][x] >= 0) {
+                if (p != PhaseMap.OUTSIDE && !Float.isNaN(rgb[0][x] + rgb[1][x] + rgb[2][x])) {
                     sums[p][0] += rgb[0][x];
                     sums[p][1] += rgb[1][x];
                     sums[p][2] += rgb[2][x];

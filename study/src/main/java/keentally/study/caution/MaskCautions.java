@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import keentally.core.label.Labeller;
+import keentally.core.method.MethodStep;
 import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Neighbours;
@@ -88,7 +89,8 @@ final class MaskCautions {
     private void byCorners(State last) {
         Optional<ObjectSet> objects = last.objects();
         boolean four = run.stations().stream().anyMatch(s -> isByFour(s));
-        if (objects.isEmpty() || four) {
+        boolean otherwise = run.stations().stream().anyMatch(s -> tellsApartOtherwise(s));
+        if (objects.isEmpty() || four || otherwise) {
             return;
         }
         Mask mask = objects.get().mask();
@@ -105,6 +107,14 @@ final class MaskCautions {
                 "Where what was there before hung together by corners, what lies between does not: counting both with eight"
                         + " neighbours joins across its thin places.",
                 "Label with four neighbours behind an inversion."));
+    }
+
+    /** Whether neighbours do not say what one object is. */
+    private static boolean tellsApartOtherwise(Run.Station station) {
+        MethodStep step = station.step();
+        return step.gives() == Flow.OBJECTS
+                && step.needs() != Flow.OBJECTS
+                && !step.description().id().equals(LabelStep.ID);
     }
 
     private static boolean isByFour(Run.Station station) {

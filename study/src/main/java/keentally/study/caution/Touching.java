@@ -8,10 +8,12 @@ import java.util.Set;
 import java.util.function.IntPredicate;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import keentally.core.label.Labeller;
 import keentally.core.measure.Ground;
 import keentally.core.measure.Measure;
 import keentally.core.measure.ObjectTable;
 import keentally.core.picture.Mask;
+import keentally.core.picture.Neighbours;
 import keentally.core.region.ObjectSet;
 import keentally.core.region.Regions;
 import keentally.core.step.State;
@@ -95,6 +97,11 @@ final class Touching {
         Mask mask = all.mask(regions::contains);
         Regions pieces = SplitTouching.byOutline(mask, ground.field(), Math.max(1, NECK * radius), work)
                 .regions();
+        Regions connected = Labeller.regions(mask, Neighbours.EIGHT, work);
+        Map<Integer, Integer> apart = new HashMap<>();
+        for (int i = 0; i < connected.count(); i++) {
+            apart.merge(all.find(connected, i), 1, Integer::sum);
+        }
         ObjectTable looked = ObjectTable.of(ObjectSet.of(pieces), List.of(Measure.INNER_CIRCLE), ground, work);
         Map<Integer, Integer> count = new HashMap<>();
         Map<Integer, Long> covered = new HashMap<>();
@@ -107,6 +114,7 @@ final class Touching {
             }
         }
         return regions.stream()
+                .filter(r -> apart.get(r) == 1) // an object of several pieces was made one on purpose
                 .filter(r -> count.getOrDefault(r, 0) >= 2 && 2 * covered.get(r) >= all.pixels(r))
                 .count();
     }

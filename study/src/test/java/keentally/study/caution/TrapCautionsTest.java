@@ -108,6 +108,10 @@ class TrapCautionsTest {
         assertThat(clumps.orElseThrow().saw()).startsWith("At least 10 of 15 objects look like several");
         assertThat(find(CautionKind.TOUCHING, otsu("bright"), Picture.grey(plane(pairs(24, 5), 200, 40))))
                 .isEmpty();
+        Method joined = otsu("bright").then("label", "joinWithin", "7 px");
+        assertThat(find(CautionKind.TOUCHING, joined, Picture.grey(plane(pairs(24, 5), 200, 40))))
+                .as("joined on purpose")
+                .isEmpty();
         Method parted = otsu("bright").then("split-touching", "by", "outline", "depth", "1 px");
         assertThat(find(CautionKind.TOUCHING, parted, Picture.grey(plane(pairs(16, 5), 200, 40))))
                 .isEmpty();
@@ -239,6 +243,10 @@ class TrapCautionsTest {
         assertThat(find(CautionKind.OPENED_BACKGROUND, inverted, Picture.grey(plane(frames, 40, 200))))
                 .isEmpty();
         assertThat(find(CautionKind.OPENED_BACKGROUND, otsu("bright"), Picture.grey(plane(chequers, 200, 40))))
+                .isEmpty();
+        Method split = inverted.then("split-touching", "by", "outline", "depth", "1 px");
+        assertThat(find(CautionKind.OPENED_BACKGROUND, split, Picture.grey(plane(chequers, 200, 40))))
+                .as("a split does not go by neighbours")
                 .isEmpty();
         Method four = inverted.then("label", "neighbours", "four");
         assertThat(find(CautionKind.OPENED_BACKGROUND, four, Picture.grey(plane(chequers, 200, 40))))
