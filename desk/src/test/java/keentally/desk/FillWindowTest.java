@@ -59,7 +59,17 @@ class FillWindowTest {
         fillBy("Touches edge");
         fillBy("Mean colours");
         assertThat(desk.text("fill-same")).isEmpty();
+        fillBy("Area, µm²");
+        desk.onFx(() -> {
+            desk.window().stageModel().meanFill().set(true);
+            return null;
+        });
+        desk.quiet();
+        assertThat(desk.onFx(() -> desk.window().stageModel().fill().get()))
+                .as("the one or the other")
+                .isEmpty();
         fillBy("Colours that tell apart");
+        assertThat(desk.onFx(() -> desk.window().stageModel().meanFill().get())).isFalse();
     }
 
     @Test

@@ -71,6 +71,11 @@ class PartWindowTest {
         assertThat(after(rejoin).needMask().at(253, 190)).isTrue();
         desk.keys(KeyCode.CONTROL, KeyCode.Z);
         assertThat(after(rejoin).needMask().at(253, 190)).isFalse();
+        desk.focusStage();
+        desk.keys(KeyCode.DELETE);
+        assertThat(desk.text("fault")).contains("draw it on the picture");
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk.text("fault")).isEmpty();
         desk.click("station-mute");
         assertThat(desk.text("message")).contains("closes a part, but none is open");
     }

@@ -43,12 +43,12 @@ class PhaseSharesWindowTest {
         desk.settleBeside();
         assertThat(rows()).extracting(r -> r.phase().name()).containsExactly("pores", "crumb", "plate");
         assertThat(rows().stream().mapToDouble(PhaseShares.Row::share).sum()).isBetween(99.999, 100.001);
-        assertThat(desk.text("phases-note")).startsWith("Shares are of the field; the field has ");
+        assertThat(desk.text("phases-note")).startsWith("Shares are of the field. Bars are of the field: 307,200 px");
         double pores = rows().getFirst().share();
         double crumb = rows().get(1).share();
         desk.choose("phases-whole", "the phase crumb");
         assertThat(rows().getFirst().share()).isCloseTo(100 * pores / crumb, within(1e-9));
-        assertThat(desk.text("phases-note")).startsWith("Shares are of the phase crumb");
+        assertThat(desk.text("phases-note")).startsWith("Shares are of the phase crumb. Bars are of the field");
 
         desk.click("phases-of-all");
         desk.click("phases-run");

@@ -41,6 +41,11 @@ public final class FillModel {
             chosen = Optional.empty();
             refresh();
         });
+        stage.meanFill().addListener((o, was, is) -> {
+            if (is) {
+                measure.set(Optional.empty()); // the one or the other
+            }
+        });
         desk.shown().addListener(o -> refresh());
         desk.preview().addListener(o -> refresh());
         desk.station().addListener(o -> refresh());

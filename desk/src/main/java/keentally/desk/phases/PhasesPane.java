@@ -142,7 +142,12 @@ public final class PhasesPane extends VBox {
             Optional<SampleThing> thing = desk.study().get().sample(id);
             if (thing.isPresent() && known.containsKey(id)) {
                 String massUnit = thing.get().mass().map(m -> m.unit().id()).orElse("");
-                sources.add(new Source(thing.get().name(), known.get(id), massUnit));
+                boolean within = !desk.study()
+                        .get()
+                        .methodOn(id, desk.methodId())
+                        .openParts()
+                        .isEmpty();
+                sources.add(new Source(thing.get().name(), known.get(id), massUnit, within));
             }
         }
         return sources;
@@ -174,9 +179,14 @@ public final class PhasesPane extends VBox {
         }
     }
 
+    /** The whole that is no phase: the field, or the part of it that the method goes on within. */
+    private String fieldName() {
+        return Texts.of(desk.method().openParts().isEmpty() ? "phases.whole.field" : "phases.whole.part");
+    }
+
     private void wholes(List<String> names) {
         List<String> all = new ArrayList<>();
-        all.add(Texts.of("phases.whole.field"));
+        all.add(fieldName());
         names.forEach(n -> all.add(Texts.of("phases.whole.phase", n)));
         if (!all.equals(whole.getItems())) {
             String before = whole.getValue();
@@ -301,10 +311,11 @@ public final class PhasesPane extends VBox {
                 .numbers()
                 .map(n -> Texts.of(
                         "phases.note",
-                        phase.map(p -> Texts.of("phases.whole.phase", p)).orElse(Texts.of("phases.whole.field")),
+                        phase.map(p -> Texts.of("phases.whole.phase", p)).orElse(fieldName()),
                         Figures.number(n.fieldPixels()),
                         Figures.area(
-                                n.fieldPixels(), sources.getFirst().record().told(desk.unit()))))
+                                n.fieldPixels(), sources.getFirst().record().told(desk.unit())),
+                        fieldName()))
                 .orElse("");
         long without = shares.rows().stream()
                 .filter(r -> Double.isNaN(r.share()))

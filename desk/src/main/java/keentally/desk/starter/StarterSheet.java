@@ -150,16 +150,17 @@ public final class StarterSheet extends ScrollPane {
         Method method = desk.method();
         for (Starter starter : Starter.values()) {
             Tile tile = new Tile(starter);
+            boolean sure = starter != Starter.DYES_WITHIN; // asked only where there is a ground to leave out
+            tile.setVisible(sure);
+            tile.setManaged(sure);
             tiles.getChildren().add(tile);
             desk.look(tile, Urgency.ASKED, idle -> {
                 if (!cancel.asked()) {
                     StarterOutcome tried = tried(starter, method, trials, reading, cancel);
                     Platform.runLater(() -> {
-                        boolean beside =
-                                starter == Starter.DYES_WITHIN && tried.method().isEmpty();
-                        if (!cancel.asked() && beside) {
-                            tiles.getChildren().remove(tile); // there is no ground to leave out
-                        } else if (!cancel.asked()) {
+                        if (!cancel.asked()) {
+                            tile.setVisible(sure || tried.method().isPresent());
+                            tile.setManaged(tile.isVisible());
                             tile.show(tried);
                         }
                     });

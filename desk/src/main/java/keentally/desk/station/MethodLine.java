@@ -121,6 +121,7 @@ public final class MethodLine extends ScrollPane {
         }
         built = desk.method().steps();
         headlines();
+        bracket();
     }
 
     /** What the cards say beside their headlines. */
@@ -128,8 +129,7 @@ public final class MethodLine extends ScrollPane {
         return desk.method().steps().stream()
                 .map(s -> s.id()
                         + desk.departures().of(s.id()).isEmpty()
-                        + s.held().isPresent()
-                        + s.muted())
+                        + s.held().isPresent())
                 .toList();
     }
 

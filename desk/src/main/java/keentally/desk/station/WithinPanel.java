@@ -65,7 +65,12 @@ final class WithinPanel extends VBox implements StationPanel.Body {
     }
 
     private void drawn() {
-        if (!tuning.isStale() && !shapes.parts().get().isEmpty()) {
+        if (tuning.isStale()) {
+            return;
+        }
+        if (shapes.parts().get().isEmpty()) {
+            tuning.keep(tuning.step().values().without(WithinStep.AT), WithinStep.AT.id());
+        } else {
             Shape shape = shapes.parts().get().getFirst().shape();
             shapes.hand().set(ShapesTool.Hand.CHOOSE);
             tuning.keep(WithinStep.drawn(tuning.step().values(), shape), WithinStep.AT.id());

@@ -76,6 +76,7 @@ final class ScaleBarDialog {
             }
             boolean right = corner.get() == Corner.BOTTOM_RIGHT || corner.get() == Corner.TOP_RIGHT;
             boolean below = corner.get() == Corner.BOTTOM_RIGHT || corner.get() == Corner.BOTTOM_LEFT;
+            desk.say(Texts.of("bar.taken", long1));
             stage.bar().set(Optional.of(new StageModel.Bar(long1, right, below, ink.get() == Ink.LIGHT)));
         });
     }

@@ -25,21 +25,23 @@ import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
 
 /**
- * Phases as a result: a row each, of one sample or of several, with the share of a whole that every row names. The whole is the field at
- * the method's end, or one of the phases; in a sample that does not have that phase shares are empty.
+ * Phases as a result: a row each, of one sample or of several, with the share of a whole that every row names. The whole is the field, the
+ * part of it that the method goes on within, or one of the phases; in a sample that does not have that phase shares are empty.
  *
  * @param unit of lengths and areas
  * @param whole the name of a phase; empty for the field
  */
 public record PhaseShares(LengthUnit unit, Optional<String> whole, List<Row> rows) {
     private static final String FIELD = "field";
+    private static final String PART = "part of the field";
 
     /**
      * A sample to be told of.
      *
      * @param massUnit of its masses; empty where it was not weighed
+     * @param within whether its method goes on within a part of the field to the end: then that is the whole
      */
-    public record Source(String name, SampleRecord record, String massUnit) {}
+    public record Source(String name, SampleRecord record, String massUnit, boolean within) {}
 
     /**
      * One phase of one sample.
@@ -131,7 +133,7 @@ public record PhaseShares(LengthUnit unit, Optional<String> whole, List<Row> row
                     source.name(),
                     phases.get(i),
                     base == 0 ? Double.NaN : 100 * phases.get(i).pixels() / base,
-                    whole.orElse(FIELD),
+                    whole.orElse(source.within() ? PART : FIELD),
                     source.record().told(unit),
                     numbers.masses().get(i),
                     source.massUnit(),

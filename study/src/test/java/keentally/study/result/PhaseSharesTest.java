@@ -61,8 +61,8 @@ class PhaseSharesTest {
     private static PhaseShares of(Optional<String> whole) {
         return PhaseShares.of(
                 List.of(
-                        new PhaseShares.Source("one", record("cluster"), ""),
-                        new PhaseShares.Source("two", record("threshold"), "")),
+                        new PhaseShares.Source("one", record("cluster"), "", false),
+                        new PhaseShares.Source("two", record("threshold"), "", true)),
                 LengthUnit.UM,
                 whole);
     }
@@ -78,7 +78,7 @@ class PhaseSharesTest {
         assertThat(lines.get(2)).startsWith("one,red,30,field,7.5,30,2.5,3.25,42.52");
         assertThat(lines.get(2).split(",")[13]).startsWith("41."); // L* of 200, 0, 0 is 41.9
         assertThat(lines.get(2)).endsWith(",200; 0; 0");
-        assertThat(lines.get(4)).startsWith("two,rest,80,field,20,80,");
+        assertThat(lines.get(4)).startsWith("two,rest,80,part of the field,20,80,");
         assertThat(lines).hasSize(6);
     }
 
