@@ -301,6 +301,24 @@ class DialogsWindowTest {
     }
 
     @Test
+    void slicesOfOneBodyAreRefusedAndAskedAgain() throws Exception {
+        desk.open(PagesFile.write(folder.resolve("stack.tif"), 2));
+        desk.onFx(() -> {
+            ((RadioButton) asked().lookup("#pages-slices")).fire();
+            return null;
+        });
+        desk.answer(true);
+        assertThat(words()).anyMatch(w -> w.contains("every number is of a flat picture"));
+        assertThat(samples()).containsExactly("s1");
+        desk.onFx(() -> {
+            ((RadioButton) asked().lookup("#pages-apart")).fire();
+            return null;
+        });
+        desk.answer(true);
+        assertThat(samples()).containsExactly("s1", "s2", "s3");
+    }
+
+    @Test
     void channelsNeedNamesOfTheirOwn() throws Exception {
         desk.open(PagesFile.write(folder.resolve("stack.tif"), 2));
         desk.onFx(() -> {

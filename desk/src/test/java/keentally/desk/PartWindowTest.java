@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.awt.Color;
 import java.nio.file.Path;
+import javafx.geometry.Bounds;
 import javafx.scene.input.KeyCode;
 import keentally.core.method.MethodStep;
 import keentally.core.picture.Mask;
@@ -60,6 +61,18 @@ class PartWindowTest {
         assertThat(mask.at(80, 80)).as("left disc").isTrue();
         assertThat(mask.at(290, 190)).as("light middle").isTrue();
         assertThat(mask.at(253, 190)).as("its grey rim").isFalse();
+        Bounds bracket = desk.onFx(
+                () -> desk.node("bracket-2").localToScene(desk.node("bracket-2").getBoundsInLocal()));
+        Bounds opens = desk.onFx(
+                () -> desk.node("card-2").localToScene(desk.node("card-2").getBoundsInLocal()));
+        Bounds closes = desk.onFx(
+                () -> desk.node("card-4").localToScene(desk.node("card-4").getBoundsInLocal()));
+        Bounds line = desk.onFx(() ->
+                desk.node("method-line").localToScene(desk.node("method-line").getBoundsInLocal()));
+        assertThat(bracket.getMinX()).isBetween(opens.getMinX(), opens.getCenterX());
+        assertThat(bracket.getMaxX()).isBetween(closes.getCenterX(), closes.getMaxX());
+        assertThat(bracket.getMinY()).isGreaterThanOrEqualTo(opens.getMaxY() - 6);
+        assertThat(bracket.getMaxY()).as("in sight").isLessThanOrEqualTo(line.getMaxY());
         MethodStep second = desk.model().method().steps().get(2);
         desk.click("card-3");
         assertThat(desk.texts("station-panel")).anyMatch(l -> l.contains("In the part that station 2, Within, opens"));

@@ -17,7 +17,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
-import javafx.scene.layout.VBox;
+import javafx.scene.layout.StackPane;
 import keentally.core.colour.Rgb;
 import keentally.core.method.MethodStep;
 import keentally.core.picture.Field;
@@ -76,10 +76,9 @@ public final class MethodLine extends ScrollPane {
         setVbarPolicy(ScrollBarPolicy.NEVER);
         line.setAlignment(Pos.CENTER_LEFT);
         line.getStyleClass().add("line");
-        VBox content = new VBox(line, brackets);
-        content.setAlignment(Pos.CENTER_LEFT);
-        setContent(content);
-        line.layoutBoundsProperty().addListener(o -> Platform.runLater(this::bracket));
+        brackets.setMouseTransparent(true);
+        setContent(new StackPane(line, brackets));
+        line.layoutBoundsProperty().addListener(o -> brackets.requestLayout());
         desk.study().addListener(o -> rebuild());
         desk.sampleId().addListener(o -> rebuild());
         desk.open().addListener(o -> refresh());
@@ -158,11 +157,11 @@ public final class MethodLine extends ScrollPane {
         line.getChildren().addAll(more, new NumbersCard(desk));
         refresh();
         select();
-        Platform.runLater(this::bracket);
+        bracket();
     }
 
     private void bracket() {
-        brackets.draw(desk.method(), cards);
+        brackets.show(desk.method(), cards);
     }
 
     private void add(StationCard card) {
