@@ -36,6 +36,7 @@ public final class FillLegend extends VBox {
     private final DeskModel desk;
     private final ComboBox<By> by = new ComboBox<>();
     private final Pane ramp = new Pane();
+    private final ImageView colours = new ImageView(colours());
     private final Region[] grips = {new Region(), new Region()};
     private final Label[] ends = {new Label(), new Label()};
     private final Label same = Prose.of("", "hint");
@@ -55,7 +56,6 @@ public final class FillLegend extends VBox {
         getStyleClass().add("fill-legend");
         setMaxSize(USE_PREF_SIZE, USE_PREF_SIZE);
         choices();
-        ImageView colours = new ImageView(colours());
         colours.setFitWidth(WIDE);
         colours.setFitHeight(TALL);
         colours.setMouseTransparent(true);
@@ -186,7 +186,6 @@ public final class FillLegend extends VBox {
         }
         double[] at = {place(now().get().least(), all.get()), place(now().get().most(), all.get())};
         double[] values = {now().get().least(), now().get().most()};
-        ImageView colours = (ImageView) ramp.getChildren().getFirst();
         colours.setLayoutX(at[0]);
         colours.setFitWidth(Math.max(1, at[1] - at[0]));
         for (int end = 0; end < 2; end++) {

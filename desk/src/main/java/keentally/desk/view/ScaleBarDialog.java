@@ -70,14 +70,14 @@ final class ScaleBarDialog {
                 stage.bar().set(Optional.empty());
                 return;
             }
-            Length long1 = Length.of(length.getText().strip());
-            if (!(long1.px(scale) >= 1) || long1.px(scale) > width) {
-                throw new IllegalArgumentException(Texts.of("bar.wrong", long1));
+            Length wanted = Length.of(length.getText().strip());
+            if (!(wanted.px(scale) >= 1) || wanted.px(scale) > width) {
+                throw new IllegalArgumentException(Texts.of("bar.wrong", wanted));
             }
             boolean right = corner.get() == Corner.BOTTOM_RIGHT || corner.get() == Corner.TOP_RIGHT;
             boolean below = corner.get() == Corner.BOTTOM_RIGHT || corner.get() == Corner.BOTTOM_LEFT;
-            desk.say(Texts.of("bar.taken", long1));
-            stage.bar().set(Optional.of(new StageModel.Bar(long1, right, below, ink.get() == Ink.LIGHT)));
+            desk.say(Texts.of("bar.taken", wanted));
+            stage.bar().set(Optional.of(new StageModel.Bar(wanted, right, below, ink.get() == Ink.LIGHT)));
         });
     }
 

@@ -94,7 +94,8 @@ final class Touching {
     private long thick(Set<Integer> regions, double single) {
         Regions all = objects.regions();
         double radius = Math.sqrt((single > 0 ? single : LEAST_PIXELS) / Math.PI);
-        Mask mask = all.mask(regions::contains);
+        Mask mask = all.mask(regions::contains)
+                .minus(all.lines(regions::contains)); // objects that lie side by side stay apart
         Regions pieces = SplitTouching.byOutline(mask, ground.field(), Math.max(1, NECK * radius), work)
                 .regions();
         Regions connected = Labeller.regions(mask, Neighbours.EIGHT, work);
@@ -114,7 +115,7 @@ final class Touching {
             }
         }
         return regions.stream()
-                .filter(r -> apart.get(r) == 1) // an object of several pieces was made one on purpose
+                .filter(r -> apart.getOrDefault(r, 0) == 1) // an object of several pieces was made one on purpose
                 .filter(r -> count.getOrDefault(r, 0) >= 2 && 2 * covered.get(r) >= all.pixels(r))
                 .count();
     }

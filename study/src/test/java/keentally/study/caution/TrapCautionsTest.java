@@ -117,6 +117,18 @@ class TrapCautionsTest {
                 .isEmpty();
     }
 
+    @Test
+    void clumpsThatLieSideBySideAreEachLookedAt() {
+        Shape pairs = pairs(16, 5);
+        Shape twice =
+                (x, y) -> pairs.at(x, y) || pairs.at(x, y - 17.6); // held together by narrower necks than a pair is
+        Method parted = otsu("bright").then("split-touching", "by", "outline", "depth", "5 px");
+        assertThat(find(CautionKind.TOUCHING, parted, Picture.grey(plane(twice, 200, 40)))
+                        .orElseThrow()
+                        .saw())
+                .startsWith("At least 20 of 30 objects look like several");
+    }
+
     /** Threads, rings and stars of threads are hollow and not clumps. */
     @Test
     void threadsAndRingsAreNoClumps() {
