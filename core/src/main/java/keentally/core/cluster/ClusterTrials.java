@@ -2,6 +2,7 @@ package keentally.core.cluster;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.IntStream;
 import keentally.core.work.Work;
 
 /**
@@ -22,19 +23,22 @@ public record ClusterTrials(List<Trial> tried) {
 
     /** @param most greatest number of groups to try */
     public static ClusterTrials of(Points points, int most, int starts, long seed, Work work) {
-        List<Trial> tried = new ArrayList<>();
-        double spread = points.spread();
+        List<KMeans.Partition> partitions = new ArrayList<>();
         for (int k = 2; k <= most; k++) {
             work.cancel().check();
-            int groups = k;
-            KMeans.of(points, k, starts, seed, work)
-                    .ifPresent(p -> tried.add(new Trial(
-                            groups,
-                            p.within(),
-                            100 * (1 - p.within() / spread),
-                            Silhouette.of(points, p.groups(), groups, seed, work))));
+            KMeans.of(points, k, starts, seed, work).ifPresent(partitions::add);
         }
-        return new ClusterTrials(tried);
+        List<Silhouette> silhouettes = Silhouette.of(
+                points, partitions.stream().map(KMeans.Partition::groups).toList(), seed, work);
+        double spread = points.spread();
+        return new ClusterTrials(IntStream.range(0, partitions.size())
+                .mapToObj(i -> {
+                    KMeans.Partition parted = partitions.get(i);
+                    double explained = 100 * (1 - parted.within() / spread);
+                    int k = parted.centres().length / points.dimensions();
+                    return new Trial(k, parted.within(), explained, silhouettes.get(i));
+                })
+                .toList());
     }
 
     /** The smallest k whose silhouette comes within one standard error of the best; 0 where none was tried. */

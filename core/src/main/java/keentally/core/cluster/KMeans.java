@@ -63,23 +63,14 @@ public final class KMeans {
         if (!start(centres, random)) {
             return Optional.empty();
         }
-        int[] groups = new int[points.count()];
-        Arrays.fill(groups, -1);
-        double[] square = new double[points.count()];
-        for (int round = 0; round < MOST_ROUNDS; round++) {
+        Nearest nearest = new Nearest(centres);
+        boolean moved = nearest.assign();
+        for (int round = 0; moved && round < MOST_ROUNDS; round++) {
             work.cancel().check();
-            boolean moved = assign(centres, groups, square);
-            if (!moved) {
-                break;
-            }
-            settle(centres, groups, square);
+            nearest.settle();
+            moved = nearest.assign();
         }
-        assign(centres, groups, square);
-        double within = 0;
-        for (int i = 0; i < square.length; i++) {
-            within += points.weights()[i] * square[i];
-        }
-        return Optional.of(new Partition(centres, groups, within));
+        return Optional.of(new Partition(centres, nearest.groups, nearest.within()));
     }
 
     private boolean start(double[] centres, SplittableRandom random) {
@@ -124,54 +115,153 @@ public final class KMeans {
     }
 
     private double square(int point, double[] centres, int c) {
-        double sum = 0;
-        for (int j = 0; j < d; j++) {
-            double off = points.at()[point * d + j] - centres[c * d + j];
-            sum += off * off;
-        }
-        return sum;
+        return between(points.at(), point, centres, c);
     }
 
-    private boolean assign(double[] centres, int[] groups, double[] square) {
-        boolean moved = false;
-        for (int i = 0; i < groups.length; i++) {
+    /**
+     * The centre nearest to each point, of those that tie the first. Bounds that grow by what the centres moved spare the points that
+     * cannot have changed theirs: one at most so far from its own as any other is at least, and one nearer to its own than half of
+     * what lies between that and the next. They are wider than rounding could be, so that the answer is that of looking at every pair.
+     *
+     * <p>Source: G. Hamerly (2010), "Making k-means even faster", Proc. SIAM International Conference on Data Mining, 130–140.
+     */
+    private final class Nearest {
+        final double[] centres;
+        final int[] groups = new int[points.count()];
+        private final double[] own = new double[points.count()]; // at most so far is the point from its own centre
+        private final double[] other = new double[points.count()]; // at least so far from every other
+        private final double[] half = new double[k];
+        private final double slack;
+
+        Nearest(double[] centres) {
+            this.centres = centres;
+            Arrays.fill(groups, -1);
+            double most = 0;
+            for (double at : points.at()) {
+                most = Math.max(most, Math.abs(at));
+            }
+            slack = 1e-9 * d * most;
+        }
+
+        /** @return whether any point changed its centre */
+        boolean assign() {
+            halve();
+            boolean moved = false;
+            for (int i = 0; i < groups.length; i++) {
+                moved |= !stays(i) && look(i);
+            }
+            return moved;
+        }
+
+        private void halve() {
+            for (int c = 0; c < k; c++) {
+                double least = Double.POSITIVE_INFINITY;
+                for (int b = 0; b < k; b++) {
+                    least = b == c ? least : Math.min(least, between(centres, b, centres, c));
+                }
+                half[c] = Math.sqrt(least) / 2 - slack;
+            }
+        }
+
+        private boolean stays(int i) {
+            int group = groups[i];
+            if (group < 0) {
+                return false;
+            }
+            double far = Math.max(other[i], half[group]);
+            if (own[i] >= far) {
+                own[i] = Math.sqrt(square(i, centres, group)) + slack;
+            }
+            return own[i] < far;
+        }
+
+        private boolean look(int i) {
             int best = 0;
             double least = Double.POSITIVE_INFINITY;
+            double second = Double.POSITIVE_INFINITY;
             for (int c = 0; c < k; c++) {
                 double now = square(i, centres, c);
                 if (now < least) {
+                    second = least;
                     least = now;
                     best = c;
+                } else if (now < second) {
+                    second = now;
                 }
             }
-            square[i] = least;
-            moved |= groups[i] != best;
+            own[i] = Math.sqrt(least) + slack;
+            other[i] = Math.sqrt(second) - slack;
+            boolean moved = groups[i] != best;
             groups[i] = best;
+            return moved;
         }
-        return moved;
+
+        /** Every centre to the mean of its points. */
+        void settle() {
+            double[] before = centres.clone();
+            double[] weight = new double[k];
+            double[] sums = new double[k * d];
+            for (int i = 0; i < groups.length; i++) {
+                double w = points.weights()[i];
+                weight[groups[i]] += w;
+                for (int j = 0; j < d; j++) {
+                    sums[groups[i] * d + j] += w * points.at()[i * d + j];
+                }
+            }
+            double[] square = null;
+            for (int c = 0; c < k; c++) {
+                if (weight[c] > 0) {
+                    for (int j = 0; j < d; j++) {
+                        centres[c * d + j] = sums[c * d + j] / weight[c];
+                    }
+                } else {
+                    square = square == null ? squares(before) : square;
+                    int far = farthest(square);
+                    square[far] = 0;
+                    System.arraycopy(points.at(), far * d, centres, c * d, d);
+                }
+            }
+            widen(before);
+        }
+
+        private void widen(double[] before) {
+            double[] shift = new double[k];
+            double most = 0;
+            for (int c = 0; c < k; c++) {
+                shift[c] = Math.sqrt(between(before, c, centres, c)) + slack;
+                most = Math.max(most, shift[c]);
+            }
+            for (int i = 0; i < groups.length; i++) {
+                own[i] += shift[groups[i]];
+                other[i] -= most;
+            }
+        }
+
+        private double[] squares(double[] from) {
+            double[] square = new double[groups.length];
+            for (int i = 0; i < square.length; i++) {
+                square[i] = square(i, from, groups[i]);
+            }
+            return square;
+        }
+
+        double within() {
+            double[] square = squares(centres);
+            double within = 0;
+            for (int i = 0; i < square.length; i++) {
+                within += points.weights()[i] * square[i];
+            }
+            return within;
+        }
     }
 
-    private void settle(double[] centres, int[] groups, double[] square) {
-        double[] weight = new double[k];
-        double[] sums = new double[k * d];
-        for (int i = 0; i < groups.length; i++) {
-            double w = points.weights()[i];
-            weight[groups[i]] += w;
-            for (int j = 0; j < d; j++) {
-                sums[groups[i] * d + j] += w * points.at()[i * d + j];
-            }
+    private double between(double[] some, int a, double[] others, int b) {
+        double sum = 0;
+        for (int j = 0; j < d; j++) {
+            double off = some[a * d + j] - others[b * d + j];
+            sum += off * off;
         }
-        for (int c = 0; c < k; c++) {
-            if (weight[c] > 0) {
-                for (int j = 0; j < d; j++) {
-                    centres[c * d + j] = sums[c * d + j] / weight[c];
-                }
-            } else {
-                int far = farthest(square);
-                square[far] = 0;
-                System.arraycopy(points.at(), far * d, centres, c * d, d);
-            }
-        }
+        return sum;
     }
 
     private static int farthest(double[] square) {
@@ -184,14 +274,9 @@ public final class KMeans {
 
     /** Weighed sum of squared distances of points from the nearest of some centres. */
     public static double within(Points points, double[] centres) {
-        KMeans means = new KMeans(points, centres.length / points.dimensions());
-        double[] square = new double[points.count()];
-        means.assign(centres, new int[points.count()], square);
-        double within = 0;
-        for (int i = 0; i < square.length; i++) {
-            within += points.weights()[i] * square[i];
-        }
-        return within;
+        Nearest nearest = new KMeans(points, centres.length / points.dimensions()).new Nearest(centres);
+        nearest.assign();
+        return nearest.within();
     }
 
     /** The centre nearest to a place; the first of those that tie. */

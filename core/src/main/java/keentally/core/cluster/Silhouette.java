@@ -1,7 +1,10 @@
 package keentally.core.cluster;
 
 import java.util.Arrays;
+import java.util.List;
 import java.util.SplittableRandom;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import keentally.core.work.Work;
 
 /**
@@ -21,17 +24,34 @@ import keentally.core.work.Work;
 public record Silhouette(double mean, double standardError) {
     public static final int SAMPLE = 1500;
 
-    /** @param groups the group of each point */
-    public static Silhouette of(Points points, int[] groups, int k, long seed, Work work) {
+    /**
+     * One for each way of grouping the points; all are taken over the same draw.
+     *
+     * @param groupings for each way the group of each point, from 0
+     */
+    public static List<Silhouette> of(Points points, List<int[]> groupings, long seed, Work work) {
         int[] drawn = drawn(points, new SplittableRandom(seed));
-        double[] each = new double[SAMPLE];
+        double[] places = new double[SAMPLE * points.dimensions()];
+        for (int i = 0; i < SAMPLE; i++) {
+            System.arraycopy(
+                    points.at(), drawn[i] * points.dimensions(), places, i * points.dimensions(), points.dimensions());
+        }
+        List<Grouping> groups =
+                groupings.stream().map(g -> Grouping.of(g, drawn)).toList();
+        double[][] widths = new double[groupings.size()][SAMPLE];
         work.bands(SAMPLE, (from, to) -> {
-            double[] sums = new double[k];
-            int[] counts = new int[k];
+            double[] distances = new double[SAMPLE];
             for (int i = from; i < to; i++) {
-                each[i] = width(points, groups, drawn, i, sums, counts);
+                distances(places, points.dimensions(), i, distances);
+                for (int g = 0; g < widths.length; g++) {
+                    widths[g][i] = groups.get(g).width(i, distances);
+                }
             }
         });
+        return Stream.of(widths).map(Silhouette::of).toList();
+    }
+
+    private static Silhouette of(double[] each) {
         double sum = 0;
         int n = 0;
         for (double s : each) {
@@ -61,33 +81,43 @@ public record Silhouette(double mean, double standardError) {
         return drawn;
     }
 
-    private static double width(Points points, int[] groups, int[] drawn, int i, double[] sums, int[] counts) {
-        Arrays.fill(sums, 0);
-        Arrays.fill(counts, 0);
-        int d = points.dimensions();
-        for (int j = 0; j < drawn.length; j++) {
-            if (j == i) {
-                continue;
-            }
+    private static void distances(double[] places, int d, int i, double[] distances) {
+        for (int j = 0; j < distances.length; j++) {
             double square = 0;
             for (int c = 0; c < d; c++) {
-                double off = points.at()[drawn[i] * d + c] - points.at()[drawn[j] * d + c];
+                double off = places[i * d + c] - places[j * d + c];
                 square += off * off;
             }
-            sums[groups[drawn[j]]] += Math.sqrt(square);
-            counts[groups[drawn[j]]]++;
+            distances[j] = Math.sqrt(square);
         }
-        int own = groups[drawn[i]];
-        if (counts[own] == 0) {
-            return 0;
+    }
+
+    /** @param of the group of each drawn point */
+    private record Grouping(int[] of, int k) {
+        static Grouping of(int[] groups, int[] drawn) {
+            int[] of = IntStream.of(drawn).map(i -> groups[i]).toArray();
+            return new Grouping(of, IntStream.of(of).max().orElseThrow() + 1);
         }
-        double a = sums[own] / counts[own];
-        double b = Double.POSITIVE_INFINITY;
-        for (int g = 0; g < sums.length; g++) {
-            if (g != own && counts[g] > 0) {
-                b = Math.min(b, sums[g] / counts[g]);
+
+        double width(int i, double[] distances) {
+            double[] sums = new double[k];
+            int[] counts = new int[k];
+            for (int j = 0; j < of.length; j++) {
+                sums[of[j]] += distances[j]; // 0 from itself
+                counts[of[j]]++;
             }
+            int own = of[i];
+            if (counts[own] == 1) {
+                return 0;
+            }
+            double a = sums[own] / (counts[own] - 1);
+            double b = Double.POSITIVE_INFINITY;
+            for (int g = 0; g < k; g++) {
+                if (g != own && counts[g] > 0) {
+                    b = Math.min(b, sums[g] / counts[g]);
+                }
+            }
+            return b == Double.POSITIVE_INFINITY ? Double.NaN : Math.max(a, b) > 0 ? (b - a) / Math.max(a, b) : 0;
         }
-        return b == Double.POSITIVE_INFINITY ? Double.NaN : Math.max(a, b) > 0 ? (b - a) / Math.max(a, b) : 0;
     }
 }

@@ -2,8 +2,10 @@ package keentally.core.cluster;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static org.assertj.core.api.Assertions.withinPercentage;
 
 import java.util.Arrays;
+import java.util.List;
 import java.util.stream.Stream;
 import keentally.core.Chance;
 import keentally.core.work.Cancel;
@@ -83,6 +85,28 @@ class ClusterTest {
         assertThat(found).isGreaterThan(90);
     }
 
+    /** Also where places lie on a lattice, so that many points are as far from one centre as from another. */
+    @ParameterizedTest
+    @MethodSource("seeds")
+    void everyPointIsWithItsNearestCentreAndEveryCentreIsTheMeanOfItsPoints(long seed) {
+        Chance chance = new Chance(seed);
+        int d = chance.between(1, 4);
+        Points random = random(chance, chance.between(50, 900), d);
+        double[] at = random.at().clone();
+        for (int i = 0; i < at.length && seed % 2 == 0; i++) {
+            at[i] = Math.rint(at[i]);
+        }
+        Points points = new Points(d, at, random.weights());
+        KMeans.of(points, chance.between(2, 9), 2, seed, Work.alone()).ifPresent(parted -> {
+            for (int i = 0; i < points.count(); i++) {
+                double[] place = Arrays.copyOfRange(at, i * d, i * d + d);
+                assertThat(parted.groups()[i]).isEqualTo(KMeans.nearest(parted.centres(), d, place));
+            }
+            int k = parted.centres().length / d;
+            assertThat(parted.within()).isCloseTo(sumWithin(points, k, parted.groups()), withinPercentage(1e-6));
+        });
+    }
+
     @Test
     void theSameSeedGivesTheSameBytesForAnyNumberOfThreads() {
         Points points = random(new Chance(5), 3000, 3);
@@ -127,7 +151,8 @@ class ClusterTest {
         int[] groups = {0, 0, 1, 1};
         // of each point by hand: (b − a) / max; drawing with replacement doubles points, so only about so much
         double exact = ((11 - 1) / 11.0 + (10 - 1) / 10.0 + (9.5 - 2) / 9.5 + (11.5 - 2) / 11.5) / 4;
-        Silhouette drawn = Silhouette.of(points, groups, 2, 3, Work.alone());
+        Silhouette drawn =
+                Silhouette.of(points, List.of(groups), 3, Work.alone()).getFirst();
         assertThat(drawn.mean()).isBetween(exact, 1.0);
         assertThat(drawn.standardError()).isLessThan(0.01);
     }
