@@ -120,7 +120,8 @@ final class RunCommand implements Callable<Integer> {
         List<PictureOrder> samples = words.wanted(pictures).stream()
                 .map(w -> each.order(w.name(), w.picture(), w.settled()))
                 .toList();
-        return new RunOrder(MethodWords.read(method), samples, out, jobs, true, each.weighing(), each.typed());
+        return new RunOrder(
+                MethodWords.read(method), samples, out, jobs, true, each.weighing(), each.typed(), each.bar());
     }
 
     private int run(RunOrder order, Optional<Part> share) throws FileFault {

@@ -10,12 +10,13 @@ import keentally.core.quantity.Mass;
 import keentally.core.quantity.Scale;
 import keentally.study.document.FieldText;
 import keentally.study.document.PictureRef;
+import keentally.study.result.ChosenBar;
 import keentally.study.result.PictureOrder;
 import keentally.study.run.TypedNumbers;
 import keentally.study.run.Weighing;
 import picocli.CommandLine.Option;
 
-/** What holds for every sample of a command: scale, field, mass, and numbers for formulas. */
+/** What holds for every sample of a command: scale, field, mass, numbers for formulas, and the bar on its pictures. */
 final class SampleWords {
     @Option(
             names = "--scale",
@@ -50,6 +51,14 @@ final class SampleWords {
             description = "A number for the method's formulas, such as dilution=10. May be repeated.")
     private Map<String, Double> numbers = Map.of();
 
+    @Option(
+            names = "--bar",
+            paramLabel = "BAR",
+            description =
+                    "A scale bar on the overlays, such as \"200 um\" or \"200 um, top left, dark\"; a picture without"
+                            + " a scale, or without room for it, has none.")
+    private String bar;
+
     /** @throws IllegalArgumentException in a sentence, where scale or field cannot be read */
     PictureOrder order(Optional<String> name, PictureRef picture, boolean settled) {
         boolean fromFile = "file".equals(scale);
@@ -70,6 +79,11 @@ final class SampleWords {
                     "--density stands beside --mass: densities share out what a sample weighs");
         }
         return new Weighing(Optional.ofNullable(mass).map(Mass::of), densities, true);
+    }
+
+    /** @throws IllegalArgumentException in a sentence, where it cannot be read */
+    Optional<ChosenBar> bar() {
+        return Optional.ofNullable(bar).map(ChosenBar::of);
     }
 
     /** @throws IllegalArgumentException in a sentence, where a name cannot be one */

@@ -57,7 +57,8 @@ final class WatchCommand implements Callable<Integer> {
         RunOrder empty;
         try {
             each.order(Optional.empty(), PictureRef.of(folder, 1), true); // wrong words are said before anything comes
-            empty = new RunOrder(MethodWords.read(method), List.of(), out, 1, true, each.weighing(), each.typed());
+            empty = new RunOrder(
+                    MethodWords.read(method), List.of(), out, 1, true, each.weighing(), each.typed(), each.bar());
         } catch (IllegalArgumentException e) {
             throw new ParameterException(spec.commandLine(), "Wrong option: " + e.getMessage() + ".");
         }

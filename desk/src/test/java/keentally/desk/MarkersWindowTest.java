@@ -94,6 +94,32 @@ class MarkersWindowTest {
         assertThat(crosses()).isLessThan(with - 90);
     }
 
+    /** A disc is parted because somebody says that it is two; one without a marker stays what it is. */
+    @Test
+    void aSplitBeginsWhereMarkersWerePlaced() {
+        desk.stations("threshold");
+        desk.choose("setting-keep", "dark");
+        desk.stations("split-touching");
+        String station = desk.model().station().get();
+        assertThat(desk.has("depth-slider")).isTrue();
+        desk.reach("markers-place");
+        assertThat(placed(station).places()).hasSize(6);
+        assertThat(desk.count()).isEqualTo(6);
+        assertThat(desk.has("depth-slider")).isFalse();
+        desk.clickPicture(55, 75);
+        desk.clickPicture(95, 75);
+        assertThat(desk.count()).isEqualTo(8);
+        desk.reach("markers-clear");
+        assertThat(desk.text("fault")).contains("none were placed on this sample");
+        desk.clickPicture(60, 75);
+        assertThat(desk.count()).isEqualTo(6);
+        desk.choose("setting-by", "light");
+        desk.clickPicture(90, 75);
+        assertThat(desk.count()).isEqualTo(7);
+        desk.choose("setting-markers", "what is deep enough");
+        assertThat(desk.has("depth-slider")).isTrue();
+    }
+
     @Test
     void aMaskThatWasSetAsideGivesTheMarkers() {
         desk.stations("threshold");

@@ -124,7 +124,7 @@ class PaintWindowTest {
         desk.focusStage();
         desk.keys(KeyCode.CONTROL, KeyCode.Z);
         assertThat(desk.count()).isEqualTo(3);
-        desk.click("grow-clear");
+        desk.click("markers-clear");
         assertThat(desk.text("fault")).contains("none were placed on this sample");
     }
 

@@ -80,12 +80,14 @@ public class Separating extends TwoThreads {
 
     @Benchmark
     public Regions splitByOutline() {
-        return SplitTouching.byOutline(touching, field, 1, work).regions();
+        return SplitTouching.byOutline(touching, field, new SplitTouching.Begin.Deep(1), work)
+                .regions();
     }
 
     @Benchmark
     public Regions splitOneClump() {
-        return SplitTouching.byOutline(together, field, 1, work).regions();
+        return SplitTouching.byOutline(together, field, new SplitTouching.Begin.Deep(1), work)
+                .regions();
     }
 
     @Benchmark

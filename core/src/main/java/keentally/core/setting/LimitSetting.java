@@ -11,16 +11,26 @@ import keentally.core.quantity.Limit;
  * @param usual the default; empty where it may be left out
  * @param elsewhere the default where {@code unless} does not hold
  */
-public record LimitSetting(String id, Optional<Limit> usual, Optional<Condition> unless, Optional<Limit> elsewhere)
+public record LimitSetting(
+        String id,
+        Optional<Limit> usual,
+        Optional<Condition> unless,
+        Optional<Limit> elsewhere,
+        List<Condition> onlyWhen)
         implements Setting<Limit> {
     /** One end of a range on a measure. May be left out. */
     public LimitSetting(String id) {
-        this(id, Optional.empty(), Optional.empty(), Optional.empty());
+        this(id, Optional.empty(), Optional.empty(), Optional.empty(), List.of());
     }
 
     /** With one default where {@code when} holds and another where it does not. */
-    public static LimitSetting of(String id, String usual, Condition when, String elsewhere) {
-        return new LimitSetting(id, Optional.of(Limit.of(usual)), Optional.of(when), Optional.of(Limit.of(elsewhere)));
+    public static LimitSetting of(String id, String usual, Condition when, String elsewhere, Condition onlyWhen) {
+        return new LimitSetting(
+                id,
+                Optional.of(Limit.of(usual)),
+                Optional.of(when),
+                Optional.of(Limit.of(elsewhere)),
+                List.of(onlyWhen));
     }
 
     @Override
@@ -36,11 +46,6 @@ public record LimitSetting(String id, Optional<Limit> usual, Optional<Condition>
     @Override
     public boolean required() {
         return false;
-    }
-
-    @Override
-    public List<Condition> onlyWhen() {
-        return List.of();
     }
 
     @Override

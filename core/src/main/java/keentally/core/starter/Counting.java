@@ -99,8 +99,9 @@ record Counting(Optional<String> channel, boolean bright, long speckBelow, doubl
             Mask edge = field.mask().minus(field.inner(Neighbours.EIGHT));
             boolean groundIsBright = 2 * edge.and(bright).count() > edge.count();
             Mask things = groundIsBright ? field.mask().minus(bright) : bright;
-            double usual = usualArea(
-                    SplitTouching.byOutline(things, field, LEAST_DEPTH, work).regions());
+            double usual =
+                    usualArea(SplitTouching.byOutline(things, field, new SplitTouching.Begin.Deep(LEAST_DEPTH), work)
+                            .regions());
             double depth = Math.clamp(DEPTH_BY_RADIUS * Math.sqrt(usual / Math.PI), LEAST_DEPTH, MOST_DEPTH);
             return new Counting(
                     channel,

@@ -3,7 +3,6 @@ package keentally.core.step;
 import java.util.List;
 import java.util.Set;
 import keentally.core.geometry.Point;
-import keentally.core.hand.Seeds;
 import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Plane;
@@ -93,7 +92,9 @@ public final class GrowRegionsStep implements Step {
             case MINIMA -> GrowRegions.fromMinima(field, heights, values.get(DEPTH), site.work());
             case PEAKS ->
                 GrowRegions.from(field, heights, over == Over.PICTURE, peaks(plane, before, site), site.work());
-            case PLACED -> GrowRegions.from(field, heights, false, placed(field, site), site.work());
+            case PLACED ->
+                GrowRegions.from(
+                        field, heights, false, PlacedMarkers.of(field.mask(), "grows", "the field", site), site.work());
             case ASIDE -> GrowRegions.fromPieces(field, heights, aside(before), site.work());
         };
         Regions whole = grown.regions();
@@ -130,18 +131,5 @@ public final class GrowRegionsStep implements Step {
             throw new StepFault("grows from the pieces of '" + values.get(OF) + "', which is empty within the field");
         }
         return mask;
-    }
-
-    private static List<Point> placed(Field field, Site site) throws StepFault {
-        List<Point> places = site.hand().orElse(null) instanceof Seeds seeds ? seeds.places() : List.of();
-        if (places.isEmpty()) {
-            throw new StepFault("grows from markers placed by hand, and none were placed on this sample;"
-                    + " click where regions are to begin");
-        }
-        boolean any = places.stream().anyMatch(p -> field.contains((int) Math.floor(p.x()), (int) Math.floor(p.y())));
-        if (!any) {
-            throw new StepFault("grows from markers placed by hand, and all of them lie outside the field");
-        }
-        return places;
     }
 }

@@ -18,7 +18,7 @@ import keentally.core.watershed.Parted;
 import keentally.core.watershed.SplitTouching;
 
 /** Parts things that touch: where their outline narrows, where the light between them changes, or along edges. */
-public record SplitTouchingStep(By by, Things things, Limit depth, boolean lines) implements Step {
+public record SplitTouchingStep(By by, Things things, Markers markers, Limit depth, boolean lines) implements Step {
     public static final String ID = "split-touching";
 
     enum By {
@@ -33,10 +33,19 @@ public record SplitTouchingStep(By by, Things things, Limit depth, boolean lines
         DARK
     }
 
+    /** Where the parts begin. */
+    enum Markers {
+        /** At places that are deep enough. */
+        FOUND,
+        PLACED
+    }
+
     private static final ChoiceSetting<By> BY = ChoiceSetting.of("by", By.OUTLINE);
     private static final ChoiceSetting<Things> THINGS =
             ChoiceSetting.of("things", Things.BRIGHT, Condition.is(BY, By.LIGHT));
-    public static final LimitSetting DEPTH = LimitSetting.of("depth", "1 px", Condition.is(BY, By.OUTLINE), "10");
+    public static final ChoiceSetting<Markers> MARKERS = ChoiceSetting.of("markers", Markers.FOUND);
+    public static final LimitSetting DEPTH =
+            LimitSetting.of("depth", "1 px", Condition.is(BY, By.OUTLINE), "10", Condition.is(MARKERS, Markers.FOUND));
     private static final FlagSetting LINES = FlagSetting.of("lines", false);
 
     static final StepDescription DESCRIPTION = new StepDescription(
@@ -44,9 +53,9 @@ public record SplitTouchingStep(By by, Things things, Limit depth, boolean lines
             1,
             Flow.MASK,
             Flow.OBJECTS,
-            Set.of(Use.FIELD, Use.SCALE),
-            List.<Setting<?>>of(BY, THINGS, DEPTH, LINES),
-            v -> new SplitTouchingStep(v.get(BY), v.get(THINGS), v.get(DEPTH), v.get(LINES)));
+            Set.of(Use.FIELD, Use.SCALE, Use.HAND_WORK),
+            List.<Setting<?>>of(BY, THINGS, MARKERS, DEPTH, LINES),
+            v -> new SplitTouchingStep(v.get(BY), v.get(THINGS), v.get(MARKERS), v.get(DEPTH), v.get(LINES)));
 
     public SplitTouchingStep {
         if (by == By.OUTLINE && !(depth instanceof Limit.OfLength)) {
@@ -68,13 +77,18 @@ public record SplitTouchingStep(By by, Things things, Limit depth, boolean lines
     }
 
     @Override
+    public boolean byHand() {
+        return markers == Markers.PLACED;
+    }
+
+    @Override
     public Outcome apply(State before, Site site) throws StepFault {
         Mask mask = before.needMask();
-        double depthThere = depth.in(PixelSize.PIXELS, before.scale());
+        SplitTouching.Begin begin = begin(mask, before, site);
         Parted grown = switch (by) {
-            case OUTLINE -> SplitTouching.byOutline(mask, before.field(), depthThere, site.work());
-            case LIGHT -> SplitTouching.byLight(mask, before.plane(), things == Things.BRIGHT, depthThere, site.work());
-            case EDGES -> SplitTouching.byLight(mask, steepness(before, site), false, depthThere, site.work());
+            case OUTLINE -> SplitTouching.byOutline(mask, before.field(), begin, site.work());
+            case LIGHT -> SplitTouching.byLight(mask, before.plane(), things == Things.BRIGHT, begin, site.work());
+            case EDGES -> SplitTouching.byLight(mask, steepness(before, site), false, begin, site.work());
         };
         Regions whole = grown.regions();
         Regions parted = lines ? whole.without(whole.lines(i -> true)) : whole;
@@ -85,6 +99,13 @@ public record SplitTouchingStep(By by, Things things, Limit depth, boolean lines
                         .count(Findings.OBJECTS, objects.count())
                         .with(new Finding.Marks(
                                 Findings.MARKERS, objects.regions().width(), grown.markers())));
+    }
+
+    private SplitTouching.Begin begin(Mask mask, State before, Site site) throws StepFault {
+        return switch (markers) {
+            case FOUND -> new SplitTouching.Begin.Deep(depth.in(PixelSize.PIXELS, before.scale()));
+            case PLACED -> new SplitTouching.Begin.Placed(PlacedMarkers.of(mask, "parts", "the mask", site));
+        };
     }
 
     private static Plane steepness(State before, Site site) throws StepFault {

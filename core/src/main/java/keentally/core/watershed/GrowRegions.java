@@ -61,7 +61,7 @@ public final class GrowRegions {
         return Piece.part(
                 field.mask(),
                 upsideDown ? (x, y) -> -heights.at(x, y) : heights::at,
-                (h, piece, cancel) -> places(markers, piece),
+                (h, piece, cancel) -> piece.places(markers),
                 work);
     }
 
@@ -80,18 +80,8 @@ public final class GrowRegions {
         return Piece.part(
                 field.mask(),
                 (x, y) -> markers.at(x, y) ? Double.NEGATIVE_INFINITY : heights.at(x, y),
-                (h, piece, cancel) -> places(firsts, piece),
+                (h, piece, cancel) -> piece.places(firsts),
                 work);
-    }
-
-    /** The places of a piece's box that hold markers, in reading order. */
-    private static int[] places(List<Point> markers, Piece piece) {
-        return markers.stream()
-                .mapToInt(p -> piece.place((int) Math.floor(p.x()), (int) Math.floor(p.y())))
-                .filter(place -> place >= 0)
-                .sorted()
-                .distinct()
-                .toArray();
     }
 
     /**

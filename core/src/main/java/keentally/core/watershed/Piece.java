@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
+import keentally.core.geometry.Point;
 import keentally.core.label.Labeller;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Neighbours;
@@ -99,6 +100,16 @@ final class Piece {
     /** The place in its box of a pixel of the picture; −1 where the pixel is not of this piece. */
     int place(int x, int y) {
         return pieces.at(x, y) == piece ? Heights.place(x - left, y - top, boxWidth) : -1;
+    }
+
+    /** The places in its box that hold some of the picture's, in reading order. */
+    int[] places(List<Point> points) {
+        return points.stream()
+                .mapToInt(p -> place((int) Math.floor(p.x()), (int) Math.floor(p.y())))
+                .filter(place -> place >= 0)
+                .sorted()
+                .distinct()
+                .toArray();
     }
 
     /** The pixel of the picture at a place: x and y. */

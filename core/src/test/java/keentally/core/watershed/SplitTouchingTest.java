@@ -2,17 +2,20 @@ package keentally.core.watershed;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import java.util.function.DoubleBinaryOperator;
 import java.util.stream.Stream;
 import keentally.core.Chance;
 import keentally.core.draw.ShapeRenderer;
 import keentally.core.geometry.Ellipse;
+import keentally.core.geometry.Point;
 import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Neighbours;
 import keentally.core.picture.PlaneF;
 import keentally.core.region.Regions;
 import keentally.core.region.SlowRegions;
+import keentally.core.watershed.SplitTouching.Begin;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
@@ -51,8 +54,9 @@ class SplitTouchingTest {
         }
         Work work = new Work(Workers.of(2), new Cancel());
         Regions found = outline
-                ? SplitTouching.byOutline(mask, field, depth, work).regions()
-                : SplitTouching.byLight(mask, PlaneF.of(width, height, values), bright, depth, work)
+                ? SplitTouching.byOutline(mask, field, new Begin.Deep(depth), work)
+                        .regions()
+                : SplitTouching.byLight(mask, PlaneF.of(width, height, values), bright, new Begin.Deep(depth), work)
                         .regions();
         DoubleBinaryOperator measure = outline
                 ? (spill, minimum) -> Math.sqrt(-minimum) - Math.sqrt(-spill)
@@ -82,13 +86,13 @@ class SplitTouchingTest {
             in[i] = (byte) (coverage.values()[i] > 0.5 ? 1 : 0);
         }
         Mask mask = Mask.from(in, 90, 50);
-        Regions two = SplitTouching.byOutline(mask, Field.whole(90, 50), 1, Work.alone())
+        Regions two = SplitTouching.byOutline(mask, Field.whole(90, 50), new Begin.Deep(1), Work.alone())
                 .regions();
         assertThat(two.count()).isEqualTo(2);
         assertThat(two.at(30, 25)).isEqualTo(0);
         assertThat(two.at(60, 25)).isEqualTo(1);
         assertThat(two.pixels(0) + two.pixels(1)).isEqualTo(mask.count());
-        assertThat(SplitTouching.byOutline(mask, Field.whole(90, 50), 30, Work.alone())
+        assertThat(SplitTouching.byOutline(mask, Field.whole(90, 50), new Begin.Deep(30), Work.alone())
                         .regions()
                         .count())
                 .isEqualTo(1);
@@ -101,14 +105,37 @@ class SplitTouchingTest {
         assertThat(parted.pixels(0) + parted.pixels(1)).isEqualTo(mask.count() - lines.count());
     }
 
+    /** Two bars of 12 × 3 pixels: one is cut in the middle between its two markers, the other has none and stays whole. */
+    @Test
+    void partsBeginWhereTheyArePlacedAndAPieceWithoutAPlaceStaysWhole() {
+        byte[] in = new byte[16 * 9];
+        for (int i = 0; i < in.length; i++) {
+            in[i] = (byte) (i % 16 >= 2 && i % 16 < 14 && i / 16 % 4 != 3 && i / 16 < 7 ? 1 : 0);
+        }
+        Mask bars = Mask.from(in, 16, 9);
+        List<Point> places = List.of(new Point(3.5, 1.5), new Point(12.5, 1.5), new Point(0.5, 8.5));
+        for (Parted parted : List.of(
+                SplitTouching.byOutline(bars, Field.whole(16, 9), new Begin.Placed(places), Work.alone()),
+                SplitTouching.byLight(
+                        bars, PlaneF.of(16, 9, new float[16 * 9]), true, new Begin.Placed(places), Work.alone()))) {
+            Regions three = parted.regions();
+            assertThat(three.count()).isEqualTo(3);
+            assertThat(List.of(three.pixels(0), three.pixels(1), three.pixels(2)))
+                    .containsExactly(18L, 18L, 36L);
+            assertThat(three.at(3, 1)).isEqualTo(0);
+            assertThat(three.at(12, 1)).isEqualTo(1);
+            assertThat(parted.markers()).hasSize(3).startsWith(16 + 3, 16 + 12);
+        }
+    }
+
     @Test
     void nothingAndEverythingAreTaken() {
         Field field = Field.whole(7, 5);
-        assertThat(SplitTouching.byOutline(Mask.empty(7, 5), field, 1, Work.alone())
+        assertThat(SplitTouching.byOutline(Mask.empty(7, 5), field, new Begin.Deep(1), Work.alone())
                         .regions()
                         .count())
                 .isZero();
-        assertThat(SplitTouching.byOutline(Mask.full(7, 5), field, 0, Work.alone())
+        assertThat(SplitTouching.byOutline(Mask.full(7, 5), field, new Begin.Deep(0), Work.alone())
                         .regions()
                         .count())
                 .isEqualTo(1);

@@ -14,6 +14,7 @@ import keentally.core.method.MethodFault;
 import keentally.core.quantity.PixelSize;
 import keentally.core.region.ObjectSet;
 import keentally.core.run.Run;
+import keentally.core.view.Layer;
 import keentally.core.view.Layers;
 import keentally.core.view.Viewport;
 import keentally.core.work.Work;
@@ -113,14 +114,14 @@ public final class DeskFiles {
     }
 
     /** Writes every kept object as a picture of its own. */
-    public void takeCutOuts(Path folder) {
+    public void takeCutOuts(Path folder, Optional<Layer.ScaleBar> bar) {
         Optional<ObjectSet> objects = desk.shown().get().flatMap(SampleRun::objects);
         Optional<OpenSample> open = desk.open().get();
         if (objects.isEmpty() || open.isEmpty()) {
             desk.say(Texts.of("file.no-table"));
             return;
         }
-        write(folder, work -> CutOuts.write(folder, open.get().pyramid(), objects.get(), work));
+        write(folder, work -> CutOuts.write(folder, open.get().pyramid(), objects.get(), bar, work));
     }
 
     /** Writes what all counters counted by hand on the sample on the stage. */

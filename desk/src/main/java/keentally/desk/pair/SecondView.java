@@ -13,6 +13,7 @@ import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
 import keentally.core.geometry.Point;
 import keentally.core.picture.Mask;
+import keentally.core.quantity.Scale;
 import keentally.core.step.State;
 import keentally.core.view.Layer;
 import keentally.core.view.Layers;
@@ -26,6 +27,7 @@ import keentally.desk.stage.Scene;
 import keentally.desk.stage.StageCanvas;
 import keentally.desk.stage.StageModel;
 import keentally.desk.stage.StageView;
+import keentally.study.document.Thing.SampleThing;
 
 /** The second of two views: looks where the first looks, and turns the mouse into looking and choosing in both. */
 final class SecondView extends Region {
@@ -132,7 +134,7 @@ final class SecondView extends Region {
                     beside.isPresent() ? look.and(Look.Mark.CHANGES) : look,
                     how == PairLook.BARE ? Optional.empty() : selected(side),
                     how == PairLook.TALLY ? pair.tally() : Optional.empty(),
-                    List.of(),
+                    bar(side).map(List::<Layer>of).orElse(List.of()),
                     view,
                     Optional.empty(),
                     new Scene.SceneLook(
@@ -145,6 +147,12 @@ final class SecondView extends Region {
                             Optional.empty()),
                     Optional.of(side.open()));
         });
+    }
+
+    private Optional<Layer.ScaleBar> bar(Side side) {
+        Optional<Scale> scale =
+                pair.desk().study().get().sample(side.sampleId()).flatMap(SampleThing::scale);
+        return stage.bar().get().flatMap(b -> b.on(scale));
     }
 
     /** The second's mask where the first has one too, and a pixel of the one is a pixel of the other. */

@@ -16,13 +16,13 @@ import javafx.collections.ObservableSet;
 import keentally.core.geometry.Point;
 import keentally.core.geometry.Rectangle;
 import keentally.core.picture.Mask;
-import keentally.core.quantity.Length;
 import keentally.core.step.Flow;
 import keentally.core.step.State;
 import keentally.core.view.Contrast;
 import keentally.core.view.Layer;
 import keentally.core.view.Look;
 import keentally.core.view.Viewport;
+import keentally.study.result.ChosenBar;
 
 /** How the picture is looked at; nothing of it is undone. */
 public final class StageModel {
@@ -132,20 +132,10 @@ public final class StageModel {
         return fill;
     }
 
-    /**
-     * A scale bar as it is wished for.
-     *
-     * @param length in a real unit
-     * @param right whether it stands at the right
-     * @param below whether it stands at the bottom
-     * @param light whether it is white
-     */
-    public record Bar(Length length, boolean right, boolean below, boolean light) {}
-
-    private final ObjectProperty<Optional<Bar>> bar = new SimpleObjectProperty<>(Optional.empty());
+    private final ObjectProperty<Optional<ChosenBar>> bar = new SimpleObjectProperty<>(Optional.empty());
 
     /** The scale bar on what is taken away as a picture; empty for none. */
-    public ObjectProperty<Optional<Bar>> bar() {
+    public ObjectProperty<Optional<ChosenBar>> bar() {
         return bar;
     }
 

@@ -15,15 +15,12 @@ import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
 import keentally.core.geometry.Point;
-import keentally.core.quantity.Length;
-import keentally.core.quantity.Scale;
 import keentally.core.region.ObjectSet;
 import keentally.core.step.State;
 import keentally.core.view.Layer;
 import keentally.core.view.Layers;
 import keentally.core.view.Look;
 import keentally.core.view.Viewport;
-import keentally.core.words.Figures;
 import keentally.core.work.Work;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.OpenSample;
@@ -340,7 +337,7 @@ public final class StageView extends Region {
                 model.look(),
                 selected(),
                 model.bare().get() ? Optional.empty() : model.tally().get(),
-                model.bare().get() ? List.of() : over(),
+                over(),
                 view,
                 lens,
                 new Scene.SceneLook(
@@ -358,6 +355,9 @@ public final class StageView extends Region {
 
     /** What is laid over the state beside what it holds. */
     private List<Layer> over() {
+        if (model.bare().get()) {
+            return bar().map(List::<Layer>of).orElse(List.of());
+        }
         List<Layer> over =
                 new ArrayList<>(state.taught().map(StageModel.Taught::layers).orElse(List.of()));
         state.markers().ifPresent(over::add);
@@ -372,17 +372,9 @@ public final class StageView extends Region {
         return over;
     }
 
-    /** The scale bar, where the sample has a scale. */
-    Optional<Layer.ScaleBar> bar() {
-        Optional<Scale> scale = desk.scale();
-        return model.bar()
-                .get()
-                .filter(b -> scale.isPresent())
-                .map(b -> new Layer.ScaleBar(told(b.length()), b.length().px(scale), b.right(), b.below(), b.light()));
-    }
-
-    private static String told(Length length) {
-        return Figures.number(length.amount()) + " " + length.unit().symbol();
+    /** The scale bar on what is taken away; empty where none is wished for, or the sample has no scale. */
+    public Optional<Layer.ScaleBar> bar() {
+        return model.bar().get().flatMap(b -> b.on(desk.scale()));
     }
 
     /** Selected objects belong to the end of the method, and are shown at every station but never on the bare picture. */

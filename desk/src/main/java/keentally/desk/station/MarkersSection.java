@@ -15,8 +15,8 @@ import keentally.core.geometry.Point;
 import keentally.core.hand.Seeds;
 import keentally.core.quantity.PixelSize;
 import keentally.core.run.Run;
+import keentally.core.setting.ChoiceSetting;
 import keentally.core.step.Finding;
-import keentally.core.step.GrowRegionsStep;
 import keentally.core.words.Figures;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
@@ -24,6 +24,8 @@ import keentally.desk.look.Texts;
 import keentally.desk.model.DeskFiles;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Newest;
+import keentally.desk.stage.MarkerTool;
+import keentally.desk.stage.StageTool;
 import keentally.study.file.FileFault;
 import keentally.study.result.PointsFile;
 
@@ -32,27 +34,56 @@ final class MarkersSection extends VBox {
     private final DeskModel desk;
     private final Tuning tuning;
     private final String stepId;
+    private final ChoiceSetting<?> setting;
     private final Label count = Prose.of("", "figure-line");
+    private final Label placed = Prose.of("", "figure-line");
+    private final MarkerTool tool;
     private final Newest newest;
 
-    /** @param growing whether the station can be given places to begin at */
-    MarkersSection(DeskModel desk, Tuning tuning, String stepId, boolean growing) {
+    /** @param setting what the regions begin at, where one choice is those that are placed */
+    MarkersSection(DeskModel desk, Tuning tuning, String stepId, ChoiceSetting<?> setting) {
         this.desk = desk;
         this.tuning = tuning;
         this.stepId = stepId;
+        this.setting = setting;
+        this.tool = new MarkerTool(this::kept, seeds -> tuning.keepHand(seeds, Texts.of("markers.did.moved")));
         this.newest = new Newest(desk, Platform::runLater);
         getStyleClass().add("markers-section");
         count.setId("markers-count");
+        placed.setId("markers-placed");
         FlowPane buttons = new FlowPane(6, 6);
-        if (growing && !tuning.is(GrowRegionsStep.MARKERS, "placed")) {
+        getChildren().addAll(count, buttons);
+        if (isPlaced()) {
+            getChildren().add(1, placed);
+            buttons.getChildren()
+                    .add(Pieces.button(
+                            "markers-clear",
+                            "markers.clear",
+                            () -> tuning.keepHand(Seeds.NONE, Texts.of("markers.did.clear"))));
+        } else {
             buttons.getChildren().add(Pieces.button("markers-place", "markers.place", this::takeOver));
         }
-        if (growing) {
-            buttons.getChildren().add(Pieces.button("markers-in", "markers.in", this::askIn));
-        }
-        buttons.getChildren().add(Pieces.button("markers-out", "markers.out", this::askOut));
-        getChildren().addAll(count, buttons);
+        buttons.getChildren()
+                .addAll(
+                        Pieces.button("markers-in", "markers.in", this::askIn),
+                        Pieces.button("markers-out", "markers.out", this::askOut));
         refresh();
+    }
+
+    private boolean isPlaced() {
+        return tuning.is(setting, "placed");
+    }
+
+    /** Places, moves and removes markers on the stage, where they are placed by hand. */
+    Optional<StageTool> tool() {
+        return isPlaced() ? Optional.of(tool) : Optional.empty();
+    }
+
+    private List<Point> kept() {
+        return tuning.hand()
+                .filter(Seeds.class::isInstance)
+                .map(s -> ((Seeds) s).places())
+                .orElse(List.of());
     }
 
     private List<Point> found() {
@@ -72,7 +103,7 @@ final class MarkersSection extends VBox {
         if (!tuning.isStale()) {
             String sample = desk.sampleId().get();
             String method = desk.methodId();
-            var values = tuning.valuesWith(GrowRegionsStep.MARKERS.id(), "placed");
+            var values = tuning.valuesWith(setting.id(), "placed");
             desk.change(
                     title,
                     m -> m.with(stepId, values),
@@ -142,5 +173,6 @@ final class MarkersSection extends VBox {
 
     void refresh() {
         count.setText(Texts.of("markers.count", Figures.number(found().size())));
+        placed.setText(Texts.of("markers.placed", Figures.number(kept().size())));
     }
 }

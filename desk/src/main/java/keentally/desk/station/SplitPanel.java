@@ -2,6 +2,7 @@ package keentally.desk.station;
 
 import java.math.BigDecimal;
 import java.math.MathContext;
+import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
@@ -21,6 +22,7 @@ import keentally.core.words.Figures;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
+import keentally.desk.stage.StageTool;
 
 /** The split station: how things part, the depth to drag with the count beside it, and how the count hangs on the depth. */
 final class SplitPanel extends VBox implements StationPanel.Body {
@@ -52,12 +54,15 @@ final class SplitPanel extends VBox implements StationPanel.Body {
             if (setting.applies(tuning.step().values())) {
                 getChildren().add(new SettingRow(tuning, setting));
             }
-            if (setting == SplitTouchingStep.DEPTH) {
+            if (setting == SplitTouchingStep.DEPTH && isDeep()) {
                 getChildren().add(depth());
             }
         }
-        this.markers = new MarkersSection(desk, tuning, stepId, false);
-        getChildren().addAll(markers, counts);
+        this.markers = new MarkersSection(desk, tuning, stepId, SplitTouchingStep.MARKERS);
+        getChildren().add(markers);
+        if (isDeep()) {
+            getChildren().add(counts);
+        }
         refresh();
     }
 
@@ -74,6 +79,11 @@ final class SplitPanel extends VBox implements StationPanel.Body {
         HBox counted = new HBox(count);
         counted.setAlignment(Pos.CENTER_RIGHT);
         return new VBox(slider, ends, counted);
+    }
+
+    /** Whether the parts hang on a depth. */
+    private boolean isDeep() {
+        return setting().applies(tuning.step().values());
     }
 
     private LimitSetting setting() {
@@ -127,6 +137,13 @@ final class SplitPanel extends VBox implements StationPanel.Body {
                         Figures.number(r.findings().find(Findings.OBJECTS).orElse(0)),
                         r.step().values().get(setting())))
                 .orElse(""));
-        counts.showMultiples(now(), this::with);
+        if (isDeep()) {
+            counts.showMultiples(now(), this::with);
+        }
+    }
+
+    @Override
+    public Optional<StageTool> tool() {
+        return markers.tool();
     }
 }

@@ -19,6 +19,7 @@ import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.stage.StageModel;
+import keentally.study.result.ChosenBar;
 
 /** The scale bar on what is taken away as a picture: how long, in which corner, in which ink; or none. */
 final class ScaleBarDialog {
@@ -44,7 +45,7 @@ final class ScaleBarDialog {
             desk.say(Texts.of("bar.no-scale"));
             return;
         }
-        Optional<StageModel.Bar> before = stage.bar().get();
+        Optional<ChosenBar> before = stage.bar().get();
         CheckBox on = new CheckBox(Texts.of("bar.on"));
         on.setId("bar-on");
         on.setSelected(true);
@@ -77,11 +78,11 @@ final class ScaleBarDialog {
             boolean right = corner.get() == Corner.BOTTOM_RIGHT || corner.get() == Corner.TOP_RIGHT;
             boolean below = corner.get() == Corner.BOTTOM_RIGHT || corner.get() == Corner.BOTTOM_LEFT;
             desk.say(Texts.of("bar.taken", wanted));
-            stage.bar().set(Optional.of(new StageModel.Bar(wanted, right, below, ink.get() == Ink.LIGHT)));
+            stage.bar().set(Optional.of(new ChosenBar(wanted, right, below, ink.get() == Ink.LIGHT)));
         });
     }
 
-    private static Corner corner(StageModel.Bar bar) {
+    private static Corner corner(ChosenBar bar) {
         return bar.below()
                 ? bar.right() ? Corner.BOTTOM_RIGHT : Corner.BOTTOM_LEFT
                 : bar.right() ? Corner.TOP_RIGHT : Corner.TOP_LEFT;

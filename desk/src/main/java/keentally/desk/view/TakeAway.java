@@ -123,7 +123,7 @@ final class TakeAway {
         chooser.setTitle(Texts.of("take.cut-outs"));
         Optional.ofNullable(preferences.chooseFolder(chooser, window))
                 .map(File::toPath)
-                .ifPresent(folder -> files.takeCutOuts(folder.resolve(sample() + "-objects")));
+                .ifPresent(folder -> files.takeCutOuts(folder.resolve(sample() + "-objects"), stage.bar()));
     }
 
     /** Where a trial sheet goes; nothing where nobody said. */

@@ -138,7 +138,7 @@ class DeskFilesTest {
     @Test
     void everyObjectIsCutOut() throws IOException {
         Path out = folder.resolve("cut");
-        files.takeCutOuts(out);
+        files.takeCutOuts(out, Optional.empty());
         ui.settle(() -> desk.message().get().startsWith("Written"));
         try (Stream<Path> all = Files.list(out)) {
             assertThat(all.filter(f -> f.toString().endsWith(".png")).count()).isEqualTo(DISCS);
@@ -169,7 +169,7 @@ class DeskFilesTest {
     void whereThereIsNoTableNothingIsWritten() {
         desk.change("no objects", m -> m.remove("label-1").remove("threshold-1"));
         ui.settle(() -> desk.shown().get().orElseThrow().objects().isEmpty());
-        files.takeCutOuts(folder.resolve("none"));
+        files.takeCutOuts(folder.resolve("none"), Optional.empty());
         assertThat(desk.message().get()).isEqualTo("There is no table to export yet.");
         Path mask = folder.resolve("mask.png");
         files.take(mask, TakenAway::mask);

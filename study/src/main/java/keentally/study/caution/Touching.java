@@ -96,7 +96,8 @@ final class Touching {
         double radius = Math.sqrt((single > 0 ? single : LEAST_PIXELS) / Math.PI);
         Mask mask = all.mask(regions::contains)
                 .minus(all.lines(regions::contains)); // objects that lie side by side stay apart
-        Regions pieces = SplitTouching.byOutline(mask, ground.field(), Math.max(1, NECK * radius), work)
+        Regions pieces = SplitTouching.byOutline(
+                        mask, ground.field(), new SplitTouching.Begin.Deep(Math.max(1, NECK * radius)), work)
                 .regions();
         Regions connected = Labeller.regions(mask, Neighbours.EIGHT, work);
         Map<Integer, Integer> apart = new HashMap<>();

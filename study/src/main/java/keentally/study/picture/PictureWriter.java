@@ -61,6 +61,11 @@ public final class PictureWriter {
         return out -> encode(out, "png", image(width, height, colours));
     }
 
+    /** A drawing as PNG. */
+    public static WholeFile.Writer png(BufferedImage drawing) {
+        return out -> encode(out, "png", drawing);
+    }
+
     /** Colours 0xRRGGBB, row by row, as PNG. */
     public static void png(Path file, int width, int height, int[] colours) throws FileFault {
         WholeFile.write(file, png(width, height, colours));

@@ -4,10 +4,12 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.stream.Stream;
 import keentally.core.picture.Field;
 import keentally.core.region.ObjectSet;
 import keentally.core.region.Regions;
+import keentally.core.view.Layer;
 import keentally.core.view.Layers;
 import keentally.core.view.Pyramid;
 import keentally.core.view.StageComposer;
@@ -25,19 +27,23 @@ public final class CutOuts {
 
     /**
      * @param folder new or empty
+     * @param bar left out where it has no room
      * @return how many were written
      */
-    public static int write(Path folder, Pyramid ground, ObjectSet objects, Work work) throws FileFault {
+    public static int write(Path folder, Pyramid ground, ObjectSet objects, Optional<Layer.ScaleBar> bar, Work work)
+            throws FileFault {
         make(folder);
         int digits = Math.max(3, String.valueOf(objects.count()).length());
-        Field whole = Field.whole(ground.width(), ground.height());
+        Layers bare = Layers.bare(ground, Field.whole(ground.width(), ground.height()));
+        Layers layers = bar.map(bare::with).orElse(bare);
         for (int i = 0; i < objects.count(); i++) {
             work.cancel().check();
             int[] box = box(objects, objects.region(i), ground);
             Viewport view = new Viewport(box[0], box[1], 1, box[2] - box[0], box[3] - box[1]);
-            int[] pixels = StageComposer.compose(Layers.bare(ground, whole), view, work);
+            int[] pixels = StageComposer.compose(layers, view, work);
             String name = String.format(Locale.ROOT, "object-%0" + digits + "d.png", i + 1);
-            PictureWriter.png(folder.resolve(name), view.width(), view.height(), pixels);
+            WholeFile.write(
+                    folder.resolve(name), PictureWriter.png(Stamps.on(pixels, view.width(), view.height(), 1, layers)));
         }
         return objects.count();
     }

@@ -1,6 +1,5 @@
 package keentally.study.result;
 
-import java.awt.image.BufferedImage;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.Base64;
@@ -40,11 +39,15 @@ public final class MarkedPicture {
             String svg = svg();
             WholeFile.write(file, out -> out.write(svg.getBytes(StandardCharsets.UTF_8)));
         } else {
-            BufferedImage stamped = Stamps.on(
-                    painted(layers), layers.picture().width(), layers.picture().height(), 1, layers);
-            int[] colours = stamped.getRGB(0, 0, stamped.getWidth(), stamped.getHeight(), null, 0, stamped.getWidth());
-            PictureWriter.png(file, stamped.getWidth(), stamped.getHeight(), colours);
+            WholeFile.write(file, png());
         }
+    }
+
+    /** As PNG. */
+    WholeFile.Writer png() {
+        int width = layers.picture().width();
+        int height = layers.picture().height();
+        return PictureWriter.png(Stamps.on(painted(layers), width, height, 1, layers));
     }
 
     private int[] painted(Layers what) {

@@ -28,6 +28,7 @@ final class OrderFile {
         order.weighing().sample().ifPresent(m -> tree.put("mass", m.toString()));
         tree.put("densities", new TreeMap<>(order.weighing().densities()));
         tree.put("numbers", order.typed().named());
+        order.bar().ifPresent(b -> tree.put("bar", b.toString()));
         List<String> names = SampleNames.of(order.samples());
         List<Object> samples = new ArrayList<>();
         for (int i = 0; i < names.size(); i++) {

@@ -94,7 +94,7 @@ final class OrderedSamples {
                 Departures.NONE);
         SampleRun ran = SampleRun.of(ready, order.method(), runner, new PictureCautions(new Captions()), cancel);
         if (ran.readings().isPresent()) {
-            ResultPictures.write(fileNames.get(index), ran, folder, runner.work(cancel));
+            ResultPictures.write(fileNames.get(index), ran, order.bar(), folder, runner.work(cancel));
         }
         return ran.record();
     }

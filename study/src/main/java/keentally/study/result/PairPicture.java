@@ -12,6 +12,7 @@ import keentally.core.view.Viewport;
 import keentally.core.work.Work;
 import keentally.study.document.Thing.SheetThing;
 import keentally.study.file.FileFault;
+import keentally.study.file.WholeFile;
 import keentally.study.picture.PictureWriter;
 import keentally.study.plot.PlotLook;
 
@@ -45,8 +46,7 @@ public record PairPicture(View first, View second, boolean stacked) {
 
     /** As PNG. */
     public void write(Path file, Work work) throws FileFault {
-        BufferedImage sheet = sheet(work);
-        PictureWriter.png(file, sheet.getWidth(), sheet.getHeight(), colours(sheet));
+        WholeFile.write(file, PictureWriter.png(sheet(work)));
     }
 
     /** To be kept with a study, under its captions. */
@@ -65,9 +65,9 @@ public record PairPicture(View first, View second, boolean stacked) {
 
     private BufferedImage sheet(Work work) {
         int firstWidth = first.part().width() * DENSITY;
-        int firstHeight = first.part().height() * DENSITY;
+        int firstHeight = first.part().height() * DENSITY + Stamps.below(first.layers());
         int secondWidth = second.part().width() * DENSITY;
-        int secondHeight = second.part().height() * DENSITY;
+        int secondHeight = second.part().height() * DENSITY + Stamps.below(second.layers());
         int width = stacked ? Math.max(firstWidth, secondWidth) : firstWidth + MARGIN + secondWidth;
         int height = CAPTION
                 + (stacked ? firstHeight + MARGIN + CAPTION + secondHeight : Math.max(firstHeight, secondHeight));
@@ -93,6 +93,6 @@ public record PairPicture(View first, View second, boolean stacked) {
         pen.setFont(font);
         pen.drawString(view.caption(), left + MARGIN / 2, top + CAPTION - MARGIN);
         BufferedImage stamped = Stamps.on(view.painted(work), fine.width(), fine.height(), fine.zoom(), view.layers());
-        pen.drawImage(stamped.getSubimage(0, 0, fine.width(), fine.height()), left, top + CAPTION, null);
+        pen.drawImage(stamped, left, top + CAPTION, null);
     }
 }

@@ -142,9 +142,7 @@ public final class PartMerge {
         table("objects.csv", new ObjectSheet(order.method(), order.method().unit()));
         table("phases.csv", new PhaseSheet(order.method(), order.weighing().sample()));
         table("samples.csv", new SampleSheet(order.method()));
-        RunOrder told =
-                new RunOrder(order.method(), order.samples(), folder, 1, timed, order.weighing(), order.typed());
-        RunJournal journal = new RunJournal(told);
+        RunJournal journal = new RunJournal(order.into(folder, timed));
         try {
             for (int i = 0; i < samples.names().size(); i++) {
                 journal.add(record(i));

@@ -12,6 +12,7 @@ import keentally.core.region.Regions;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
 import keentally.core.step.State;
+import keentally.core.view.Layers;
 import keentally.core.work.Work;
 import keentally.study.file.WholeFile;
 import keentally.study.picture.PictureWriter;
@@ -22,13 +23,16 @@ final class ResultPictures {
     private ResultPictures() {}
 
     /** Packing pictures takes longest of all, so they are packed side by side. */
-    static void write(String name, SampleRun ran, ResultSink folder, Work work) throws FolderFault {
+    static void write(String name, SampleRun ran, Optional<ChosenBar> bar, ResultSink folder, Work work)
+            throws FolderFault {
         Run run = ran.run();
         Readings readings = ran.readings().orElseThrow();
         Picture picture = run.sample().picture();
         SequencedMap<String, WholeFile.Writer> files = new LinkedHashMap<>();
-        int[] painted = Overlay.paint(picture, readings, work);
-        files.put("overlay/" + name + ".png", PictureWriter.png(picture.width(), picture.height(), painted));
+        Layers bare = Overlay.of(picture, readings, work);
+        Layers overlay =
+                bar.flatMap(b -> b.on(run.sample().scale())).map(bare::with).orElse(bare);
+        files.put("overlay/" + name + ".png", new MarkedPicture(overlay, work).png());
         files.put(
                 "labels/" + name + ".tif",
                 PictureWriter.tiff(picture.width(), picture.height(), labels(picture, readings)));

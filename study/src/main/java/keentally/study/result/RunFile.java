@@ -81,7 +81,8 @@ final class RunFile {
                 1,
                 true,
                 new Weighing(mass, numbers(tree.get("densities")), true),
-                new TypedNumbers(OptionalDouble.empty(), numbers(tree.get("numbers"))));
+                new TypedNumbers(OptionalDouble.empty(), numbers(tree.get("numbers"))),
+                Optional.ofNullable((String) tree.get("bar")).map(ChosenBar::of));
     }
 
     private static TreeMap<String, Double> numbers(Object tree) {

@@ -53,6 +53,7 @@ final class RunJournal {
         if (!order.typed().named().isEmpty()) {
             tree.put("numbers", order.typed().named());
         }
+        order.bar().ifPresent(b -> tree.put("bar", b.toString()));
         tree.put("pictures", pictures);
         tree.put("files", files);
         if (order.timed()) {

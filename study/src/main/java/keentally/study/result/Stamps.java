@@ -7,34 +7,49 @@ import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
 import java.util.Locale;
+import java.util.Optional;
 import keentally.core.view.Layer;
 import keentally.core.view.Layers;
 import keentally.core.view.MeasureInks;
 import keentally.core.words.Figures;
 import keentally.study.plot.PlotLook;
 
-/** What is stamped on a picture that is taken away: a scale bar in a corner, and below it the legend of what objects are filled by. */
+/**
+ * What is stamped on a picture that is taken away: a scale bar in a corner, left out where there is no room for it, and below the picture
+ * the legend of what objects are filled by.
+ */
 final class Stamps {
     private static final int LEGEND = 48;
     private static final int RAMP = 240;
     private static final int RAMP_HEIGHT = 14;
     private static final int MARGIN = 12;
     private static final float LEAST_TEXT = 12f;
+    private static final double LINES = 3.5;
     private static final double TEXT_OF_WIDTH = 0.02;
 
     private Stamps() {}
 
     /** A picture with its stamps; higher than before where it has a legend. @param zoom pixels of it for one of the sample */
     static BufferedImage on(int[] painted, int width, int height, double zoom, Layers layers) {
-        int more = layers.find(Layer.Legend.class).isPresent() ? LEGEND : 0;
-        BufferedImage picture = new BufferedImage(width, height + more, BufferedImage.TYPE_INT_RGB);
+        BufferedImage picture = new BufferedImage(width, height + below(layers), BufferedImage.TYPE_INT_RGB);
         picture.setRGB(0, 0, width, height, painted, 0, width);
         Graphics2D pen = picture.createGraphics();
         pen.setRenderingHint(RenderingHints.KEY_TEXT_ANTIALIASING, RenderingHints.VALUE_TEXT_ANTIALIAS_ON);
-        layers.find(Layer.ScaleBar.class).ifPresent(bar -> bar(pen, bar, width, height, zoom));
+        bar(layers, width, height, zoom).ifPresent(bar -> bar(pen, bar, width, height, zoom));
         layers.find(Layer.Legend.class).ifPresent(legend -> legend(pen, legend, width, height));
         pen.dispose();
         return picture;
+    }
+
+    /** How much higher a picture becomes by its legend. */
+    static int below(Layers layers) {
+        return layers.find(Layer.Legend.class).isPresent() ? LEGEND : 0;
+    }
+
+    private static Optional<Layer.ScaleBar> bar(Layers layers, int width, int height, double zoom) {
+        float text = text(width);
+        return layers.find(Layer.ScaleBar.class)
+                .filter(bar -> bar.px() * zoom <= width - 2 * text && height >= LINES * text);
     }
 
     /** How high the text of a bar is on a picture so wide. */
@@ -60,7 +75,8 @@ final class Stamps {
         Font font = PlotLook.PRINT.font().deriveFont(text);
         pen.setFont(font);
         FontMetrics metrics = pen.getFontMetrics();
-        int x = at[0] + (at[2] - metrics.stringWidth(bar.text())) / 2;
+        int wide = metrics.stringWidth(bar.text());
+        int x = Math.max(2, Math.min(at[0] + (at[2] - wide) / 2, width - 2 - wide));
         int y = at[1] - Math.round(text / 3);
         pen.setColor(rim);
         pen.fillRect(at[0] - 1, at[1] - 1, at[2] + 2, at[3] + 2);
@@ -92,7 +108,7 @@ final class Stamps {
 
     /** The bar as SVG; nothing where there is none. */
     static String svg(Layers layers, int width, int height) {
-        return layers.find(Layer.ScaleBar.class)
+        return bar(layers, width, height, 1)
                 .map(bar -> {
                     float text = text(width);
                     int[] at = place(bar, width, height, 1, text);

@@ -77,11 +77,8 @@ public final class WatchRun {
     private static RunOrder begin(RunOrder empty) throws FileFault {
         if (Files.exists(empty.folder().resolve(OrderFile.NAME))) {
             RunOrder before = PartMerge.order(empty.folder());
-            RunOrder bare = new RunOrder(
-                    before.method(), List.of(), before.folder(), 1, true, before.weighing(), before.typed());
-            RunOrder wanted =
-                    new RunOrder(empty.method(), List.of(), before.folder(), 1, true, empty.weighing(), empty.typed());
-            if (!OrderFile.text(bare).equals(OrderFile.text(wanted))) {
+            RunOrder bare = before.samples(List.of());
+            if (!OrderFile.text(bare).equals(OrderFile.text(empty.into(before.folder(), true)))) {
                 throw new FileFault("The folder " + empty.folder()
                         + " holds what another method or other options came to; choose another folder.");
             }
@@ -135,7 +132,7 @@ public final class WatchRun {
     private RunOrder with(PictureOrder sample) {
         List<PictureOrder> samples = new ArrayList<>(order.samples());
         samples.add(sample);
-        return new RunOrder(order.method(), samples, order.folder(), 1, true, order.weighing(), order.typed());
+        return order.samples(samples);
     }
 
     private static Path whole(PictureOrder sample) {

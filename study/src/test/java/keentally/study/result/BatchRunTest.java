@@ -115,6 +115,48 @@ class BatchRunTest {
         return rows;
     }
 
+    /** Twenty pixels long at 2 µm a pixel; a bar that has no room stays away, and the same run again has it too. */
+    @Test
+    void aBarStandsOnTheOverlaysAndIsWrittenDown() throws IOException, FileFault {
+        Path out = folder.resolve("barred");
+        RunOrder plain = order(out, SCALE, 1, discs);
+        run(plain.bar(ChosenBar.of("40 um, top left, dark")));
+        assertThat(out.resolve("run.json")).content().contains("\"bar\" : \"40 um, top left, dark\"");
+        Picture overlay =
+                PictureReader.read(out.resolve("overlay/_discs.png"), 1).picture();
+        int across = 0;
+        for (int x = 0; x < 100; x++) {
+            across += overlay.channels().getFirst().plane().at(x, 29) == 0x1e ? 1 : 0;
+        }
+        assertThat(across).isEqualTo(20);
+        assertThat(RunFile.read(out, Optional.empty()).order().bar().orElseThrow())
+                .hasToString("40 um, top left, dark");
+
+        byte[] bare = overlay(folder.resolve("bare"), plain);
+        assertThat(overlay(folder.resolve("too-long"), plain.bar(ChosenBar.of("400 um"))))
+                .isEqualTo(bare);
+        assertThat(ChosenBar.of("9 um").on(Optional.empty())).isEmpty();
+        assertThat(ChosenBar.of("9 px").on(Optional.empty())).isPresent();
+        assertThat(ChosenBar.of("1 um").on(SCALE)).as("half a pixel").isEmpty();
+    }
+
+    private byte[] overlay(Path out, RunOrder order) throws IOException, FileFault {
+        run(order.into(out, false));
+        return Files.readAllBytes(out.resolve("overlay/_discs.png"));
+    }
+
+    @Test
+    void aBarIsReadInWords() {
+        assertThat(ChosenBar.of("1.5 mm")).hasToString("1.5 mm, bottom right, light");
+        assertThat(ChosenBar.of("30 px, dark , bottom left")).hasToString("30 px, bottom left, dark");
+        assertThatThrownBy(() -> ChosenBar.of("9 um, middle"))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining("top left, top right, bottom left, bottom right")
+                .hasMessageContaining("\"middle\"");
+        assertThatThrownBy(() -> ChosenBar.of("0 um")).hasMessageContaining("longer than 0");
+        assertThatThrownBy(() -> ChosenBar.of("long")).hasMessageContaining("a length with its unit");
+    }
+
     @Test
     void tablesSayWhatWasDrawn() throws IOException, FileFault {
         Path out = folder.resolve("out");
@@ -519,7 +561,8 @@ class BatchRunTest {
         Path out = folder.resolve("out");
         Weighing weighing = new Weighing(Optional.of(Mass.of("12 g")), Map.of("foam", 0.5), true);
         RunOrder plain = order(out, SCALE, 1, discs);
-        RunOrder weighed = new RunOrder(method, plain.samples(), out, 1, false, weighing, TypedNumbers.NONE);
+        RunOrder weighed =
+                new RunOrder(method, plain.samples(), out, 1, false, weighing, TypedNumbers.NONE, Optional.empty());
         assertThat(run(weighed)).isEqualTo(1);
         assertThat(row(out.resolve("samples.csv"), 1).get("status"))
                 .isEqualTo("A density is given for the phase \"foam\", but the phases are 0 (rest), 1 (chosen);"
@@ -545,7 +588,8 @@ class BatchRunTest {
                 1,
                 false,
                 Weighing.NONE,
-                new TypedNumbers(OptionalDouble.empty(), typed)));
+                new TypedNumbers(OptionalDouble.empty(), typed),
+                Optional.empty()));
         Map<String, String> row = row(out.resolve("samples.csv"), 1);
         double count = Double.parseDouble(row.get("count"));
         double field = Double.parseDouble(row.get("field_area_um2"));

@@ -243,9 +243,10 @@ class TakenAwayTest {
         Path cuts = folder.resolve("cuts");
         Pyramid ground = Pyramid.of(taken.run().sample().picture(), Work.alone());
         var objects = taken.readings().state().objects().orElseThrow();
-        assertThat(CutOuts.write(cuts, ground, objects, Work.alone())).isEqualTo(2);
+        assertThat(CutOuts.write(cuts, ground, objects, Optional.empty(), Work.alone()))
+                .isEqualTo(2);
         assertThat(read(cuts.resolve("object-002.png")).width()).isBetween(18 + 8, 20 + 8);
-        assertThatThrownBy(() -> CutOuts.write(cuts, ground, objects, Work.alone()))
+        assertThatThrownBy(() -> CutOuts.write(cuts, ground, objects, Optional.empty(), Work.alone()))
                 .isInstanceOf(FileFault.class)
                 .hasMessageContaining("holds other files");
     }
