@@ -57,6 +57,7 @@ public final class TallyPane extends ScrollPane {
     private final Label swept = Prose.of("", "hint");
     private final HBox sweeping = new HBox(6);
     private boolean filling;
+    private Rows rows;
 
     /**
      * @param exporting asks where marks are to be written, and writes them
@@ -92,6 +93,7 @@ public final class TallyPane extends ScrollPane {
         fresh.setOnAction(e -> add());
         classes.getStyleClass().add("tally-classes");
         total.setId("tally-total");
+        total.setTooltip(new Tooltip(Texts.of("tally.hint")));
         Label title = new Label(Texts.of("tally.title"));
         title.getStyleClass().add("station-title");
         all.getChildren()
@@ -149,25 +151,34 @@ public final class TallyPane extends ScrollPane {
         complaint.setVisible(true);
     }
 
+    /** What the counter and the rows of classes are made from. */
+    private record Rows(
+            List<String> counters, List<TallyClass> kinds, Optional<String> kind, Map<String, Integer> counts) {}
+
     private void fill() {
-        filling = true;
         List<String> names = new ArrayList<>(model.others());
         names.addFirst(model.counter().get());
-        counter.getItems().setAll(names);
-        counter.setValue(model.counter().get());
-        filling = false;
         Marks marks = model.marks();
-        Map<String, Integer> counts = marks.counts();
-        int sum = marks.list().size();
-        classes.getChildren().clear();
-        List<TallyClass> kinds = model.classes();
-        for (int i = 0; i < kinds.size(); i++) {
-            row(i, kinds.get(i), counts.getOrDefault(kinds.get(i).id(), 0), sum);
+        Rows now = new Rows(names, model.classes(), model.kind().get(), marks.counts());
+        if (!now.equals(rows)) { // most of what changes in a study changes nothing here
+            rows = now;
+            fill(now, marks.list().size());
         }
         fillTotal();
-        total.setTooltip(new Tooltip(Texts.of("tally.hint")));
-        show(hint, sum == 0);
+        show(hint, marks.list().isEmpty());
         fillSweep();
+    }
+
+    private void fill(Rows now, int sum) {
+        filling = true;
+        counter.getItems().setAll(now.counters());
+        counter.setValue(now.counters().getFirst());
+        filling = false;
+        classes.getChildren().clear();
+        for (int i = 0; i < now.kinds().size(); i++) {
+            TallyClass kind = now.kinds().get(i);
+            row(i, kind, now.counts().getOrDefault(kind.id(), 0), sum);
+        }
     }
 
     /** Marks stay where they were set when the field is made smaller. */

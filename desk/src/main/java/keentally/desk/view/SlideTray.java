@@ -122,6 +122,12 @@ final class SlideTray extends ListView<String> {
 
     /** One slide. */
     private final class Slide extends ListCell<String> {
+        private final ContextMenu menu = new ContextMenu(
+                item("label", () -> LabelDialog.ask(getScene(), desk, actions, getItem())),
+                item("earlier", () -> actions.move(getItem(), -1)),
+                item("later", () -> actions.move(getItem(), 1)),
+                item("remove", () -> actions.remove(getItem())));
+
         Slide() {
             setOnMouseClicked(e -> {
                 if (getItem() != null && e.getButton() == MouseButton.PRIMARY) {
@@ -166,16 +172,8 @@ final class SlideTray extends ListView<String> {
                     empty || id == null ? Optional.empty() : desk.study().get().sample(id);
             setText(null);
             setGraphic(sample.map(s -> slide(id, s)).orElse(null));
-            setContextMenu(sample.isPresent() ? menu(id) : null);
+            setContextMenu(sample.isPresent() ? menu : null);
         }
-    }
-
-    private ContextMenu menu(String id) {
-        return new ContextMenu(
-                item("label", () -> LabelDialog.ask(getScene(), desk, actions, id)),
-                item("earlier", () -> actions.move(id, -1)),
-                item("later", () -> actions.move(id, 1)),
-                item("remove", () -> actions.remove(id)));
     }
 
     private static MenuItem item(String key, Runnable does) {
