@@ -647,12 +647,13 @@ public final class DeskDriver implements AutoCloseable {
         onFx(() -> {
             @SuppressWarnings("unchecked") // whatever it holds, it is chosen from by words
             ComboBox<Object> box = (ComboBox<Object>) stage.getScene().lookup("#" + id);
-            box.getItems().stream()
+            Object chosen = box.getItems().stream()
                     .filter(item -> item.equals(value)
                             || box.getConverter() != null
                                     && box.getConverter().toString(item).equals(value))
                     .findFirst()
-                    .ifPresent(box::setValue);
+                    .orElseThrow(() -> new AssertionError(value + " is none of " + box.getItems()));
+            box.setValue(chosen);
             return null;
         });
         quiet();

@@ -125,6 +125,7 @@ final class WaysOut {
     private void departing() {
         window.showBench();
         desk.departures().list().stream()
+                .filter(d -> desk.method().step(d.step()).isPresent()) // others rest until their station is back
                 .findFirst()
                 .ifPresent(d -> desk.station().set(d.step()));
     }
