@@ -36,7 +36,6 @@ final class MarkersSection extends VBox {
     private final String stepId;
     private final ChoiceSetting<?> setting;
     private final Label count = Prose.of("", "figure-line");
-    private final Label placed = Prose.of("", "figure-line");
     private final MarkerTool tool;
     private final Newest newest;
 
@@ -50,11 +49,9 @@ final class MarkersSection extends VBox {
         this.newest = new Newest(desk, Platform::runLater);
         getStyleClass().add("markers-section");
         count.setId("markers-count");
-        placed.setId("markers-placed");
         FlowPane buttons = new FlowPane(6, 6);
         getChildren().addAll(count, buttons);
         if (isPlaced()) {
-            getChildren().add(1, placed);
             buttons.getChildren()
                     .add(Pieces.button(
                             "markers-clear",
@@ -172,7 +169,9 @@ final class MarkersSection extends VBox {
     }
 
     void refresh() {
-        count.setText(Texts.of("markers.count", Figures.number(found().size())));
-        placed.setText(Texts.of("markers.placed", Figures.number(kept().size())));
+        count.setText(
+                isPlaced()
+                        ? Texts.of("markers.placed", Figures.number(kept().size()))
+                        : Texts.of("markers.count", Figures.number(found().size())));
     }
 }
