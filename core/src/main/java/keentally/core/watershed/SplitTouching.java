@@ -40,6 +40,7 @@ public final class SplitTouching {
         record Placed(List<Point> places) implements Begin {}
     }
 
+    /** Where the outline narrows. */
     public static Parted byOutline(Mask mask, Field field, Begin begin, Work work) {
         int[] squares = SquaredDistance.to(field.mask().minus(mask), work);
         int width = mask.width();
@@ -51,7 +52,11 @@ public final class SplitTouching {
                 work);
     }
 
-    /** @param bright whether the things are brighter than what is between them */
+    /**
+     * Where the light changes.
+     *
+     * @param bright whether the things are brighter than what is between them
+     */
     public static Parted byLight(Mask mask, Plane plane, boolean bright, Begin begin, Work work) {
         return Piece.part(
                 mask,
