@@ -208,7 +208,7 @@ public final class KMeans {
                     sums[groups[i] * d + j] += w * points.at()[i * d + j];
                 }
             }
-            double[] square = null;
+            double[] square = null; // looked at only where a centre lost all its points
             for (int c = 0; c < k; c++) {
                 if (weight[c] > 0) {
                     for (int j = 0; j < d; j++) {
@@ -246,10 +246,9 @@ public final class KMeans {
         }
 
         double within() {
-            double[] square = squares(centres);
             double within = 0;
-            for (int i = 0; i < square.length; i++) {
-                within += points.weights()[i] * square[i];
+            for (int i = 0; i < groups.length; i++) {
+                within += points.weights()[i] * square(i, centres, groups[i]);
             }
             return within;
         }

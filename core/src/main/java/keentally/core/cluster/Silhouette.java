@@ -30,6 +30,9 @@ public record Silhouette(double mean, double standardError) {
      * @param groupings for each way the group of each point, from 0
      */
     public static List<Silhouette> of(Points points, List<int[]> groupings, long seed, Work work) {
+        if (groupings.isEmpty()) {
+            return List.of();
+        }
         int[] drawn = drawn(points, new SplittableRandom(seed));
         double[] places = new double[SAMPLE * points.dimensions()];
         for (int i = 0; i < SAMPLE; i++) {

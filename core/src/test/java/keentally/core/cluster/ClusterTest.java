@@ -122,6 +122,10 @@ class ClusterTest {
         Points three = new Points(1, new double[] {1, 2, 2, 3}, new double[] {1, 1, 1, 1});
         assertThat(KMeans.of(three, 3, 5, 1, Work.alone())).isPresent();
         assertThat(KMeans.of(three, 4, 5, 1, Work.alone())).isEmpty();
+        for (double[] at : new double[][] {{}, {7}}) {
+            Points alike = new Points(1, at, at);
+            assertThat(ClusterTrials.of(alike, 5, 2, 1, Work.alone()).tried()).isEmpty();
+        }
     }
 
     @ParameterizedTest
