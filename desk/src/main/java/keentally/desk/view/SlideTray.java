@@ -122,13 +122,17 @@ final class SlideTray extends ListView<String> {
 
     /** One slide. */
     private final class Slide extends ListCell<String> {
+        /** The one that the menu was opened on; the cell may show another by the time that something is chosen. */
+        private String asked;
+
         private final ContextMenu menu = new ContextMenu(
-                item("label", () -> LabelDialog.ask(getScene(), desk, actions, getItem())),
-                item("earlier", () -> actions.move(getItem(), -1)),
-                item("later", () -> actions.move(getItem(), 1)),
-                item("remove", () -> actions.remove(getItem())));
+                item("label", () -> LabelDialog.ask(getScene(), desk, actions, asked)),
+                item("earlier", () -> actions.move(asked, -1)),
+                item("later", () -> actions.move(asked, 1)),
+                item("remove", () -> actions.remove(asked)));
 
         Slide() {
+            menu.setOnShowing(e -> asked = getItem());
             setOnMouseClicked(e -> {
                 if (getItem() != null && e.getButton() == MouseButton.PRIMARY) {
                     if (e.isShortcutDown() || e.isShiftDown()) {
