@@ -308,6 +308,18 @@ public final class DeskDriver implements AutoCloseable {
         return desk;
     }
 
+    /** As {@link #drawn}: six dark discs, 70 pixels across, on a grey ground. */
+    public static DeskDriver darkDiscs(Path folder) throws Exception {
+        return drawn(folder, g -> {
+            g.setColor(new Color(180, 180, 180));
+            g.fillRect(0, 0, 400, 300);
+            g.setColor(new Color(60, 60, 60));
+            for (int i = 0; i < 6; i++) {
+                g.fillOval(40 + 110 * (i % 3), 40 + 120 * (i / 3), 70, 70);
+            }
+        });
+    }
+
     /** Adds stations one after the other, with what they begin with. */
     public void stations(String... steps) {
         onFx(() -> {

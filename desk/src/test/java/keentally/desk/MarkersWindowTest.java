@@ -2,7 +2,6 @@ package keentally.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.awt.Color;
 import java.nio.file.Path;
 import java.util.Arrays;
 import javafx.scene.input.KeyCode;
@@ -24,14 +23,7 @@ class MarkersWindowTest {
 
     @BeforeEach
     void start() throws Exception {
-        desk = DeskDriver.drawn(folder, g -> {
-            g.setColor(new Color(180, 180, 180));
-            g.fillRect(0, 0, 400, 300);
-            g.setColor(new Color(60, 60, 60));
-            for (int i = 0; i < 6; i++) {
-                g.fillOval(40 + 110 * (i % 3), 40 + 120 * (i / 3), 70, 70);
-            }
-        });
+        desk = DeskDriver.darkDiscs(folder);
     }
 
     @AfterEach

@@ -2,7 +2,6 @@ package keentally.desk.view;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.awt.Color;
 import java.nio.file.Path;
 import java.util.EnumSet;
 import java.util.List;
@@ -35,13 +34,7 @@ class EveryWayOutWindowTest {
 
     @BeforeEach
     void start() throws Exception {
-        desk = DeskDriver.drawn(folder, g -> {
-            g.setColor(new Color(180, 180, 180));
-            g.fillRect(0, 0, 400, 300);
-            g.setColor(new Color(60, 60, 60));
-            g.fillOval(40, 40, 70, 70);
-            g.fillOval(200, 40, 90, 70);
-        });
+        desk = DeskDriver.darkDiscs(folder);
         ways = desk.onFx(
                 () -> new WaysOut(desk.window(), desk.model(), desk.window().picture()).all());
     }
