@@ -247,7 +247,7 @@ class MainTest {
         assertThat(said("run", method(), picture(), "--out", out, "--scale", "3 furlong/px"))
                 .startsWith("2: Wrong option: expected the length");
         assertThat(said("run", method(), picture(), "--out", out, "--bar", "9 um, middle"))
-                .startsWith("2: Wrong option: a scale bar stands top left, ");
+                .startsWith("2: Wrong option: a scale bar stands bottom right or ");
         assertThat(said("run", method(), picture(), "--out", out, "--mass", "12 stone"))
                 .startsWith("2: Wrong option: expected a mass in mg, g, kg or ozt");
         assertThat(said("run", method(), picture(), "--out", out, "--mass", "12 g", "--density", "1=0"))

@@ -10,6 +10,8 @@ import java.util.Optional;
  * @param unit pixels or a real unit
  */
 public record Length(double amount, LengthUnit unit) {
+    private static final int[] ROUND = {5, 2, 1};
+
     public Length {
         Amounts.finite(amount, "length");
     }
@@ -29,6 +31,17 @@ public record Length(double amount, LengthUnit unit) {
                 .flatMap(s -> LengthUnit.find(s.unit()).map(unit -> new Length(s.amount(), unit)))
                 .orElseThrow(() -> new IllegalArgumentException(
                         "expected a length with its unit, such as \"1.5 px\" or \"3 um\", but found \"" + text + "\""));
+    }
+
+    /** The greatest of 1, 2 and 5 times a power of ten that is not above, as bars and rulers have it. */
+    public static double roundBelow(double most) {
+        double ten = Math.pow(10, Math.floor(Math.log10(most)));
+        for (int times : ROUND) {
+            if (times * ten <= most) {
+                return times * ten;
+            }
+        }
+        return ten;
     }
 
     /** In pixels. */

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import java.util.Optional;
 import keentally.core.Chance;
 import org.junit.jupiter.api.Test;
@@ -91,6 +92,13 @@ class QuantityTest {
             double value = (chance.between(-1.0, 1)) * Math.pow(10, chance.between(-20, 20));
             assertThat(Double.parseDouble(Amounts.text(value))).isEqualTo(value);
         }
+    }
+
+    @Test
+    void lengthsAreRoundedDown() {
+        assertThat(List.of(
+                        Length.roundBelow(0.97), Length.roundBelow(1), Length.roundBelow(49), Length.roundBelow(9_999)))
+                .containsExactly(0.5, 1.0, 20.0, 5_000.0);
     }
 
     @Test

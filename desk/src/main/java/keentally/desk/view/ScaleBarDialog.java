@@ -10,9 +10,8 @@ import javafx.scene.control.TextField;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
 import keentally.core.quantity.Length;
-import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.Scale;
-import keentally.core.words.Figures;
+import keentally.core.view.Pyramid;
 import keentally.desk.look.Ask;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
@@ -20,23 +19,11 @@ import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.stage.StageModel;
 import keentally.study.result.ChosenBar;
+import keentally.study.result.ChosenBar.Corner;
+import keentally.study.result.ChosenBar.Ink;
 
 /** The scale bar on what is taken away as a picture: how long, in which corner, in which ink; or none. */
 final class ScaleBarDialog {
-    private static final double SHARE = 0.2;
-
-    enum Corner {
-        BOTTOM_RIGHT,
-        BOTTOM_LEFT,
-        TOP_RIGHT,
-        TOP_LEFT
-    }
-
-    enum Ink {
-        LIGHT,
-        DARK
-    }
-
     private ScaleBarDialog() {}
 
     static void ask(Scene owner, DeskModel desk, StageModel stage) {
@@ -45,19 +32,16 @@ final class ScaleBarDialog {
             desk.say(Texts.of("bar.no-scale"));
             return;
         }
-        Optional<ChosenBar> before = stage.bar().get();
+        Pyramid picture = desk.open().get().orElseThrow().pyramid();
+        ChosenBar before = stage.bar().get().orElseGet(() -> ChosenBar.usual(picture.width(), scale.get()));
         CheckBox on = new CheckBox(Texts.of("bar.on"));
         on.setId("bar-on");
         on.setSelected(true);
-        int width = desk.open().get().orElseThrow().pyramid().width();
-        TextField length = new TextField(before.map(b -> b.length().toString())
-                .orElseGet(() -> usual(width, scale.get()).toString()));
+        TextField length = new TextField(before.length().toString());
         length.setId("bar-length");
         length.setPrefColumnCount(10);
-        ObjectProperty<Corner> corner =
-                new SimpleObjectProperty<>(before.map(ScaleBarDialog::corner).orElse(Corner.BOTTOM_RIGHT));
-        ObjectProperty<Ink> ink = new SimpleObjectProperty<>(
-                before.filter(b -> !b.light()).map(b -> Ink.DARK).orElse(Ink.LIGHT));
+        ObjectProperty<Corner> corner = new SimpleObjectProperty<>(before.corner());
+        ObjectProperty<Ink> ink = new SimpleObjectProperty<>(before.ink());
         GridPane grid = new GridPane();
         grid.getStyleClass().add("label-grid");
         grid.addRow(0, Pieces.name("bar.length"), length);
@@ -71,30 +55,12 @@ final class ScaleBarDialog {
                 stage.bar().set(Optional.empty());
                 return;
             }
-            Length wanted = Length.of(length.getText().strip());
-            if (!(wanted.px(scale) >= 1) || wanted.px(scale) > width) {
-                throw new IllegalArgumentException(Texts.of("bar.wrong", wanted));
+            ChosenBar wanted = new ChosenBar(Length.of(length.getText().strip()), corner.get(), ink.get());
+            if (!wanted.hasRoom(scale, picture.width(), picture.height())) {
+                throw new IllegalArgumentException(Texts.of("bar.wrong", wanted.length()));
             }
-            boolean right = corner.get() == Corner.BOTTOM_RIGHT || corner.get() == Corner.TOP_RIGHT;
-            boolean below = corner.get() == Corner.BOTTOM_RIGHT || corner.get() == Corner.BOTTOM_LEFT;
-            desk.say(Texts.of("bar.taken", wanted));
-            stage.bar().set(Optional.of(new ChosenBar(wanted, right, below, ink.get() == Ink.LIGHT)));
+            desk.say(Texts.of("bar.taken", wanted.length()));
+            stage.bar().set(Optional.of(wanted));
         });
-    }
-
-    private static Corner corner(ChosenBar bar) {
-        return bar.below()
-                ? bar.right() ? Corner.BOTTOM_RIGHT : Corner.BOTTOM_LEFT
-                : bar.right() ? Corner.TOP_RIGHT : Corner.TOP_LEFT;
-    }
-
-    /** About a fifth of the picture: 1, 2 or 5 of a power of ten. */
-    static Length usual(int width, Scale scale) {
-        LengthUnit unit = scale.unit();
-        double rough = SHARE * width * scale.amount();
-        double power = Math.pow(10, Math.floor(Math.log10(rough)));
-        double step = rough / power;
-        double amount = (step >= 5 ? 5 : step >= 2 ? 2 : 1) * power;
-        return new Length(Double.parseDouble(Figures.number(amount).replace(",", "")), unit);
     }
 }

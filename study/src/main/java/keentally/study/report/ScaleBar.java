@@ -7,6 +7,7 @@ import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
+import keentally.core.quantity.Length;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.PixelSize;
 import keentally.core.words.Figures;
@@ -18,8 +19,6 @@ final class ScaleBar {
 
     /** The bar is at most this part of the picture's width. */
     private static final double MOST = 0.3;
-
-    private static final double[] ROUND = {5, 2, 1};
 
     private ScaleBar() {}
 
@@ -33,7 +32,7 @@ final class ScaleBar {
         if (!size.isReal()) {
             return;
         }
-        double length = round(size.length(MOST * width / zoom));
+        double length = Length.roundBelow(size.length(MOST * width / zoom));
         String label = Figures.number(length) + " " + size.unit().symbol();
         double bar = size.px(length) * zoom;
         double unit = Math.max(1, Math.min(width, height) / 100.0);
@@ -57,16 +56,5 @@ final class ScaleBar {
         pen.drawString(label, (float) (left + (wide - text) / 2), (float) (top + 4.6 * unit));
         pen.dispose();
         image.getRGB(0, 0, width, height, colours, 0, width);
-    }
-
-    /** The greatest of 1, 2 and 5 times a power of ten that is not above. */
-    static double round(double most) {
-        double ten = Math.pow(10, Math.floor(Math.log10(most)));
-        for (double times : ROUND) {
-            if (times * ten <= most) {
-                return times * ten;
-            }
-        }
-        return ten;
     }
 }

@@ -54,8 +54,8 @@ public record RunOrder(
         return new RunOrder(method, others, folder, jobs, timed, weighing, typed, bar);
     }
 
-    /** Of the same, into another folder. */
-    RunOrder into(Path other, boolean alsoTimed) {
-        return new RunOrder(method, samples, other, 1, alsoTimed, weighing, typed, bar);
+    /** Of the same, written into another folder, with times or without. */
+    RunOrder into(Path other, boolean withTimes) {
+        return new RunOrder(method, samples, other, jobs, withTimes, weighing, typed, bar);
     }
 }

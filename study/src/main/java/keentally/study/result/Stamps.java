@@ -2,9 +2,9 @@ package keentally.study.result;
 
 import java.awt.Color;
 import java.awt.Font;
-import java.awt.FontMetrics;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
+import java.awt.font.FontRenderContext;
 import java.awt.image.BufferedImage;
 import java.util.Locale;
 import java.util.Optional;
@@ -25,6 +25,8 @@ final class Stamps {
     private static final int MARGIN = 12;
     private static final float LEAST_TEXT = 12f;
     private static final double LINES = 3.5;
+    private static final int RIM = 2;
+    private static final FontRenderContext SIMPLE = new FontRenderContext(null, true, false);
     private static final double TEXT_OF_WIDTH = 0.02;
 
     private Stamps() {}
@@ -46,10 +48,29 @@ final class Stamps {
         return layers.find(Layer.Legend.class).isPresent() ? LEGEND : 0;
     }
 
-    private static Optional<Layer.ScaleBar> bar(Layers layers, int width, int height, double zoom) {
+    /** Whether a bar and what it says can stand on a picture so large. */
+    static boolean hasRoom(Layer.ScaleBar bar, int width, int height, double zoom) {
         float text = text(width);
-        return layers.find(Layer.ScaleBar.class)
-                .filter(bar -> bar.px() * zoom <= width - 2 * text && height >= LINES * text);
+        return bar.px() * zoom <= width - 2 * text && wide(bar, text) <= width - 2 * RIM && height >= LINES * text;
+    }
+
+    private static Optional<Layer.ScaleBar> bar(Layers layers, int width, int height, double zoom) {
+        return layers.find(Layer.ScaleBar.class).filter(bar -> hasRoom(bar, width, height, zoom));
+    }
+
+    private static Font font(float text) {
+        return PlotLook.PRINT.font().deriveFont(text);
+    }
+
+    /** How wide is what a bar says. */
+    private static double wide(Layer.ScaleBar bar, float text) {
+        return font(text).getStringBounds(bar.text(), SIMPLE).getWidth();
+    }
+
+    /** Where the middle of what it says stands: over the bar's, but whole on the picture. */
+    private static double middle(Layer.ScaleBar bar, int[] at, int width, float text) {
+        double half = wide(bar, text) / 2 + RIM;
+        return Math.clamp(at[0] + at[2] / 2.0, half, width - half);
     }
 
     /** How high the text of a bar is on a picture so wide. */
@@ -72,11 +93,8 @@ final class Stamps {
         int[] at = place(bar, width, height, zoom, text);
         Color ink = bar.light() ? Color.WHITE : PlotLook.PRINT.ink();
         Color rim = bar.light() ? PlotLook.PRINT.ink() : Color.WHITE;
-        Font font = PlotLook.PRINT.font().deriveFont(text);
-        pen.setFont(font);
-        FontMetrics metrics = pen.getFontMetrics();
-        int wide = metrics.stringWidth(bar.text());
-        int x = Math.max(2, Math.min(at[0] + (at[2] - wide) / 2, width - 2 - wide));
+        pen.setFont(font(text));
+        int x = (int) Math.round(middle(bar, at, width, text) - wide(bar, text) / 2);
         int y = at[1] - Math.round(text / 3);
         pen.setColor(rim);
         pen.fillRect(at[0] - 1, at[1] - 1, at[2] + 2, at[3] + 2);
@@ -126,7 +144,7 @@ final class Stamps {
                             at[3],
                             ink,
                             rim,
-                            at[0] + at[2] / 2.0,
+                            middle(bar, at, width, text),
                             at[1] - text / 3,
                             text,
                             ink,

@@ -201,12 +201,6 @@ class ReportTest {
     }
 
     @Test
-    void aScaleBarIsOfARoundLength() {
-        assertThat(List.of(ScaleBar.round(0.97), ScaleBar.round(1), ScaleBar.round(49), ScaleBar.round(9_999)))
-                .containsExactly(0.5, 1.0, 20.0, 5_000.0);
-    }
-
-    @Test
     void pagesCanBeLookedAt() throws Exception {
         ReportPages left;
         try (ReportPages pages = new ReportPages(pdf())) {

@@ -151,7 +151,7 @@ class BatchRunTest {
         assertThat(ChosenBar.of("30 px, dark , bottom left")).hasToString("30 px, bottom left, dark");
         assertThatThrownBy(() -> ChosenBar.of("9 um, middle"))
                 .isInstanceOf(IllegalArgumentException.class)
-                .hasMessageContaining("top left, top right, bottom left, bottom right")
+                .hasMessageContaining("bottom right or bottom left or top right or top left")
                 .hasMessageContaining("\"middle\"");
         assertThatThrownBy(() -> ChosenBar.of("0 um")).hasMessageContaining("longer than 0");
         assertThatThrownBy(() -> ChosenBar.of("long")).hasMessageContaining("a length with its unit");

@@ -6,11 +6,14 @@ import java.awt.image.BufferedImage;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import javax.imageio.ImageIO;
 import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane8;
+import keentally.core.quantity.Scale;
 import keentally.core.region.ObjectSet;
 import keentally.core.region.RegionBuilder;
 import keentally.core.view.Layer;
@@ -77,6 +80,46 @@ class StampsTest {
         Path svg = folder.resolve("bar.svg");
         new MarkedPicture(layers().with(new Layer.ScaleBar("2 mm", 390, true, true, true)), Work.alone()).write(svg);
         assertThat(svg).content().doesNotContain("scale-bar");
+    }
+
+    /** A short bar in a corner: what it says is wider, and stays whole on the picture, in both kinds of file. */
+    @Test
+    void whatABarSaysStaysOnThePicture() throws Exception {
+        for (boolean right : new boolean[] {true, false}) {
+            Layers layers = layers().with(new Layer.ScaleBar("1,000,000 µm", 4, right, true, true));
+            Path file = folder.resolve("short.png");
+            new MarkedPicture(layers, Work.alone()).write(file);
+            BufferedImage picture = ImageIO.read(file.toFile());
+            int ink = 0;
+            for (int y = 0; y < picture.getHeight(); y++) {
+                ink += picture.getRGB(0, y) == WHITE || picture.getRGB(399, y) == WHITE ? 1 : 0;
+            }
+            assertThat(ink).isZero();
+            Path svg = folder.resolve("short.svg");
+            new MarkedPicture(layers, Work.alone()).write(svg);
+            Matcher middle = Pattern.compile("<text x=\"([0-9.]+)\"[^>]*>1,000").matcher(Files.readString(svg));
+            assertThat(middle.find()).isTrue();
+            assertThat(Double.parseDouble(middle.group(1))).isBetween(35.0, 365.0);
+        }
+    }
+
+    @Test
+    void aChosenBarKnowsWhereItHasRoom() {
+        Optional<Scale> scale = Optional.of(Scale.of("2 um/px"));
+        assertThat(ChosenBar.usual(400, scale.get())).hasToString("100 um, bottom right, light");
+        assertThat(ChosenBar.of("700 um").hasRoom(scale, 400, 300)).isTrue();
+        assertThat(ChosenBar.of("790 um").hasRoom(scale, 400, 300))
+                .as("no margins")
+                .isFalse();
+        assertThat(ChosenBar.of("100 um").hasRoom(scale, 400, 30))
+                .as("no height")
+                .isFalse();
+        assertThat(ChosenBar.of("4 um").hasRoom(scale, 30, 60))
+                .as("no room for its words")
+                .isFalse();
+        assertThat(ChosenBar.of("1 um").hasRoom(scale, 400, 300))
+                .as("half a pixel")
+                .isFalse();
     }
 
     /** Each of two views has its own bar, at its own zoom, and its own legend. */
