@@ -92,7 +92,7 @@ public final class DeskDriver implements AutoCloseable {
     private static final Path DEMO =
             Path.of(System.getProperty("keentally.test.demo", "target/demo")).toAbsolutePath();
 
-    private static final int SMALL = 200;
+    private static final int SMALL = 128;
 
     /** A key that means nothing to anybody. */
     private static final KeyCode BARRIER = KeyCode.PAUSE;
@@ -180,6 +180,18 @@ public final class DeskDriver implements AutoCloseable {
     public static DeskDriver smallDemo(Path home, String sample) throws Exception {
         return smallDemo(
                 home, drawn().stream().filter(d -> d.title().equals(sample)).toList());
+    }
+
+    /** As {@link #demo(Path)}, with the middle of each picture; those of several files are whole. */
+    public static DeskDriver smallFew(Path home) throws Exception {
+        DeskDriver driver = smallDemo(
+                home, drawn().stream().filter(d -> FEW.contains(d.title())).toList());
+        driver.onFx(() -> {
+            driver.model.station().set("threshold-1");
+            return null;
+        });
+        driver.quiet();
+        return driver;
     }
 
     /** As {@link #smallDemo(Path, String)}, with a demo sample of each method; those of several files are whole. */

@@ -62,7 +62,7 @@ class EveryViewTest {
 
     @Test
     void everythingOnTheBench() throws Exception {
-        desk = DeskDriver.demo(folder);
+        desk = DeskDriver.smallFew(folder);
         walk = new ControlWalk(desk);
         desk.saveTo(folder.resolve("out.png"));
         walk.overOneByOne("the bench", "desk", () -> {
@@ -188,7 +188,7 @@ class EveryViewTest {
 
     @Test
     void everyControlOfTheTrialSheet() throws Exception {
-        desk = DeskDriver.demo(folder, "Crumb section", "");
+        desk = DeskDriver.smallDemo(folder, "Crumb section");
         walk = new ControlWalk(desk);
         desk.saveTo(folder.resolve("out.png"));
         List<String> stations = desk.onFx(
