@@ -20,6 +20,7 @@ import keentally.samples.DemoStudy;
 import keentally.study.document.FieldRequest;
 import keentally.study.document.Study;
 import keentally.study.file.FileFault;
+import keentally.study.file.OwnFolder;
 import keentally.study.method.MethodFile;
 import keentally.study.report.HtmlReport;
 import keentally.study.report.PdfReport;
@@ -60,7 +61,7 @@ final class ExampleCommand implements Callable<Integer> {
     public Integer call() throws FileFault, MethodFault {
         int hands = threads == null ? Runtime.getRuntime().availableProcessors() : threads;
         int failed = 0;
-        DemoFiles.claim(folder, "samples");
+        OwnFolder.claim(folder, "samples");
         try (Workers workers = Workers.of(hands)) {
             TerminalWatcher watcher = new TerminalWatcher(spec.commandLine().getErr());
             List<DemoFiles.Output> demos = DemoFiles.write(folder.resolve("samples"), new Work(workers, new Cancel()));

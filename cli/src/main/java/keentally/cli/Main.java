@@ -22,6 +22,7 @@ import picocli.CommandLine.Command;
             RerunCommand.class,
             WatchCommand.class,
             TrainCommand.class,
+            AskCommand.class,
             ExampleCommand.class,
             SamplesCommand.class,
             StepsCommand.class,

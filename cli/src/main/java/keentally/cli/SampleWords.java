@@ -1,36 +1,23 @@
 package keentally.cli;
 
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
 import keentally.core.measure.SampleNumber;
 import keentally.core.quantity.Mass;
-import keentally.core.quantity.Scale;
-import keentally.study.document.FieldText;
 import keentally.study.document.PictureRef;
 import keentally.study.result.ChosenBar;
 import keentally.study.result.PictureOrder;
 import keentally.study.run.TypedNumbers;
 import keentally.study.run.Weighing;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
 /** What holds for every sample of a command: scale, field, mass, numbers for formulas, and the bar on its pictures. */
 final class SampleWords {
-    @Option(
-            names = "--scale",
-            paramLabel = "LENGTH",
-            description = "Length of a pixel, such as \"0.85 um/px\", or the word file.")
-    private String scale;
-
-    @Option(
-            names = "--field",
-            paramLabel = "SHAPE",
-            description =
-                    "whole, rect:x,y,w,h, ellipse:cx,cy,rx,ry, polygon:x,y,... in pixels, or round to find the rim of"
-                            + " a tray; not: before it takes it away. May be repeated.")
-    private List<String> field = List.of();
+    @Mixin
+    private PlaceWords place = new PlaceWords();
 
     @Option(
             names = "--mass",
@@ -59,17 +46,8 @@ final class SampleWords {
                             + " a scale, or without room for it, has none.")
     private String bar;
 
-    /** @throws IllegalArgumentException in a sentence, where scale or field cannot be read */
     PictureOrder order(Optional<String> name, PictureRef picture, boolean settled) {
-        boolean fromFile = "file".equals(scale);
-        return new PictureOrder(
-                name,
-                picture,
-                settled,
-                scale == null || fromFile ? Optional.empty() : Optional.of(Scale.of(scale)),
-                fromFile,
-                field.stream().map(FieldText::readWish).toList(),
-                Map.of());
+        return place.order(name, picture, settled);
     }
 
     /** @throws IllegalArgumentException in a sentence, where the words do not go together */

@@ -1,6 +1,7 @@
 package keentally.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.awt.Color;
 import java.nio.file.Path;
@@ -219,5 +220,26 @@ class PaintWindowTest {
         assertThat(desk.count()).isEqualTo(2);
         assertThat(desk.onFx(() -> desk.model().method().steps().getLast().id()))
                 .startsWith("split-touching");
+    }
+
+    /** The hole of a square may be none: then it parts it, which is the second way, one key away, for all questions that count. */
+    @Test
+    void anotherWayToCountIsOneKeyAway() {
+        desk.starters();
+        assertThat(desk.text("starter-how-many-number")).isEqualTo("2 objects");
+        assertThat(desk.text("starter-way-1-number")).isEqualTo("2");
+        assertThat(desk.text("starter-way-2-number")).isEqualTo("4");
+        double before = density();
+        desk.keys(KeyCode.DIGIT2);
+        desk.quiet();
+        assertThat(desk.text("starter-how-many-number")).isEqualTo("4 objects");
+        assertThat(density()).isCloseTo(2 * before, within(0.02));
+        assertThat(desk.text("starter-how-many-range")).startsWith("likely ");
+        desk.click("starter-how-many");
+        assertThat(desk.count()).isEqualTo(4);
+    }
+
+    private double density() {
+        return Double.parseDouble(desk.text("starter-per-area-number").replaceAll(" .*", ""));
     }
 }

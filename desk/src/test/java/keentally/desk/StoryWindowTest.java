@@ -54,7 +54,7 @@ class StoryWindowTest {
         desk.settle();
         assertThat(desk.onFx(() -> desk.model().study().get().samples())).hasSize(SAMPLES);
         desk.starters();
-        desk.click("starter-shades"); // 2
+        desk.reach("starter-shades"); // 2
         desk.settle();
         desk.click("card-2");
         desk.settle();

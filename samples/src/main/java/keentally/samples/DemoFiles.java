@@ -1,6 +1,5 @@
 package keentally.samples;
 
-import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -34,6 +33,7 @@ import keentally.study.document.PictureRef;
 import keentally.study.document.SlideLabel;
 import keentally.study.file.FileFault;
 import keentally.study.file.Json;
+import keentally.study.file.OwnFolder;
 import keentally.study.file.WholeFile;
 import keentally.study.method.MethodFile;
 import keentally.study.method.ModelFile;
@@ -54,7 +54,7 @@ public final class DemoFiles {
 
     /** @throws FileFault where the folder holds something that no such call wrote, or cannot be written */
     public static List<Output> write(Path folder, Work work) throws FileFault {
-        claim(folder, TRUTH);
+        OwnFolder.claim(folder, TRUTH);
         List<Output> written = new ArrayList<>();
         List<Object> truths = new ArrayList<>();
         for (Supplier<DemoSample> drawing : DemoSamples.all(work)) {
@@ -287,24 +287,6 @@ public final class DemoFiles {
             sources.add(new PictureRef.Source(String.valueOf(tree.get("channel")), path, 1, Optional.empty()));
         }
         return new PictureRef(sources);
-    }
-
-    /** Makes the folder where it is not there; one that is must be empty or hold {@code mark}. */
-    public static void claim(Path folder, String mark) throws FileFault {
-        try {
-            if (Files.isDirectory(folder) && !Files.exists(folder.resolve(mark))) {
-                try (var found = Files.list(folder)) {
-                    if (found.findAny().isPresent()) {
-                        throw new FileFault("The folder " + folder
-                                + " holds other files; choose a new or empty folder, so that nothing is overwritten.");
-                    }
-                }
-            }
-            Files.createDirectories(folder);
-        } catch (IOException e) {
-            throw new FileFault(
-                    "The folder " + folder + " cannot be made: " + WholeFile.reason(e) + "; choose another one.", e);
-        }
     }
 
     private static Map<String, Object> truth(DemoSample sample, PictureRef picture, Path method) {

@@ -18,7 +18,6 @@ import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane8;
 import keentally.core.picture.PlaneF;
-import keentally.core.quantity.LengthUnit;
 import keentally.core.run.Progress;
 import keentally.core.run.Readings;
 import keentally.core.run.Runner;
@@ -27,7 +26,6 @@ import keentally.core.run.StateCache;
 import keentally.core.starter.Starter;
 import keentally.core.step.State;
 import keentally.core.work.Cancel;
-import keentally.core.work.Work;
 import keentally.core.work.Workers;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -117,9 +115,7 @@ class CountingStarterTest {
         Runner runner = new Runner(Workers.alone(), new StateCache(0));
         Sample sample = Sample.of("unseen", picture, List.of(), Optional.empty());
         State start = State.of(sample.picture(), sample.field(), sample.scale());
-        Method method = starter.lay(
-                        Method.empty("new", LengthUnit.PX).measuring(List.of(Measure.ECD)), start, Work.alone())
-                .orElseThrow();
+        Method method = Drawing.first(starter, start).measuring(List.of(Measure.ECD));
         return runner.readings(runner.run(method, sample, 99, new Cancel(), Progress.SILENT), new Cancel());
     }
 
@@ -158,8 +154,7 @@ class CountingStarterTest {
         Picture even = Picture.grey(Plane8.of(30, 20, new byte[600]));
         State start = State.of(even, Field.whole(30, 20), Optional.empty());
         for (Starter starter : List.of(Starter.HOW_MANY, Starter.HOW_BIG, Starter.PER_AREA)) {
-            assertThat(starter.lay(Method.empty("new", LengthUnit.PX), start, Work.alone()))
-                    .isEmpty();
+            assertThat(Drawing.laid(starter, start)).isEmpty();
         }
     }
 }

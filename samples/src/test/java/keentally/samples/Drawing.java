@@ -1,11 +1,18 @@
 package keentally.samples;
 
+import java.util.List;
 import keentally.core.draw.ShapeRenderer;
 import keentally.core.filter.Gaussian;
 import keentally.core.geometry.Rectangle;
+import keentally.core.method.Method;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane16;
 import keentally.core.picture.PlaneF;
+import keentally.core.quantity.LengthUnit;
+import keentally.core.starter.FirstLook;
+import keentally.core.starter.Starter;
+import keentally.core.starter.Suggestion;
+import keentally.core.step.State;
 import keentally.core.work.Work;
 
 /** Small pictures for tests that look like nothing in the demo. */
@@ -77,5 +84,15 @@ final class Drawing {
 
     static double share(PlaneF cover) {
         return FlourDispersion.percent(cover);
+    }
+
+    /** What a starter lays out for a sample, the likeliest first. */
+    static List<Suggestion> laid(Starter starter, State start) {
+        Work work = Work.alone();
+        return starter.suggestions(Method.empty("new", LengthUnit.PX), FirstLook.at(start, work), work);
+    }
+
+    static Method first(Starter starter, State start) {
+        return laid(starter, start).getFirst().method();
     }
 }

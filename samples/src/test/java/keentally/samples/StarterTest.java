@@ -3,6 +3,9 @@ package keentally.samples;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import keentally.core.draw.ShapeRenderer;
@@ -18,6 +21,8 @@ import keentally.core.run.Runner;
 import keentally.core.run.Sample;
 import keentally.core.run.StateCache;
 import keentally.core.starter.Starter;
+import keentally.core.starter.Suggestion;
+import keentally.core.starter.Whole;
 import keentally.core.step.State;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
@@ -113,11 +118,13 @@ class StarterTest {
     @MethodSource("unseen")
     void theShareIsRightOrNearlyAtOnce(Unseen unseen) throws Exception {
         Runner runner = new Runner(Workers.alone(), new StateCache(0));
-        Sample sample = Sample.of(unseen.name(), unseen.picture(), java.util.List.of(), Optional.empty());
+        Sample sample = Sample.of(unseen.name(), unseen.picture(), List.of(), Optional.empty());
         State start = State.of(sample.picture(), sample.field(), sample.scale());
-        Method method = unseen.starter()
-                .lay(Method.empty("new", LengthUnit.PX), start, Work.alone())
-                .orElseThrow();
+        Method method = Drawing.laid(unseen.starter(), start).stream()
+                .filter(l -> l.of() == Whole.PICTURE)
+                .findFirst()
+                .orElseThrow()
+                .method();
         Readings readings =
                 runner.readings(runner.run(method, sample, 99, new Cancel(), Progress.SILENT), new Cancel());
         assertThat(readings.fractions().get(unseen.phase()).percent()).isCloseTo(unseen.percent(), within(NEAR));
@@ -128,22 +135,21 @@ class StarterTest {
     void dyesCanBeSharedOutWithinTheSampleAlone() throws Exception {
         Picture glass = DyedDough.draw(Work.alone()).picture();
         State start = State.of(glass, Field.whole(glass.width(), glass.height()), Optional.empty());
-        Sample sample = Sample.of("dough", glass, java.util.List.of(), Optional.empty());
+        Sample sample = Sample.of("dough", glass, List.of(), Optional.empty());
         Runner runner = new Runner(Workers.alone(), new StateCache(0));
-        double[] shares = new double[2];
-        for (Starter starter : java.util.List.of(Starter.DYES, Starter.DYES_WITHIN)) {
-            Method method = starter.lay(Method.empty("new", LengthUnit.PX), start, Work.alone())
-                    .orElseThrow();
-            State end = runner.run(method, sample, 99, new Cancel(), Progress.SILENT)
+        Map<Whole, Double> shares = new EnumMap<>(Whole.class);
+        for (Suggestion suggestion : Drawing.laid(Starter.DYES, start)) {
+            State end = runner.run(suggestion.method(), sample, 99, new Cancel(), Progress.SILENT)
                     .last();
-            shares[starter == Starter.DYES ? 0 : 1] =
-                    starter.answer(end, Work.alone()).value();
+            shares.put(suggestion.of(), suggestion.answer(end, Work.alone()).value());
         }
-        assertThat(shares[1]).isGreaterThan(1.05 * shares[0]);
+        assertThat(Drawing.laid(Starter.DYES, start).getFirst().of()).isEqualTo(Whole.SAMPLE);
+        assertThat(shares.get(Whole.SAMPLE)).isGreaterThan(1.05 * shares.get(Whole.PICTURE));
         Picture grey = Drawing.grey(Drawing.discs(1, 5, 10, 20), 10, 200, 3, 0, 5);
         State without = State.of(grey, Field.whole(Drawing.WIDTH, Drawing.HEIGHT), Optional.empty());
-        assertThat(Starter.DYES_WITHIN.lay(Method.empty("new", LengthUnit.PX), without, Work.alone()))
-                .isEmpty();
+        assertThat(Drawing.laid(Starter.BRIGHT, without))
+                .extracting(Suggestion::of)
+                .containsExactly(Whole.PICTURE);
     }
 
     @Test
@@ -151,9 +157,8 @@ class StarterTest {
         Picture picture = Drawing.grey(Drawing.discs(1, 5, 10, 20), 10, 200, 3, 0, 5);
         State start = State.of(picture, Field.whole(Drawing.WIDTH, Drawing.HEIGHT), Optional.empty());
         Method empty = Method.empty("new", LengthUnit.PX);
-        assertThat(Starter.COLOUR.lay(empty, start, Work.alone())).isEmpty();
-        assertThat(Starter.DYES.lay(empty, start, Work.alone())).isEmpty();
-        assertThat(Starter.BRIGHT.lay(empty, start, Work.alone()).orElseThrow().steps())
-                .hasSize(2);
+        assertThat(Drawing.laid(Starter.COLOUR, start)).isEmpty();
+        assertThat(Drawing.laid(Starter.DYES, start)).isEmpty();
+        assertThat(Drawing.first(Starter.BRIGHT, start).steps()).hasSize(2);
     }
 }

@@ -23,6 +23,9 @@ import keentally.core.work.Work;
  * a field of one value. Cost: two passes over the field.
  */
 public final class EvenLight {
+    /** From here on one cut does not do for the whole field. */
+    public static final double UNEVEN_PERCENT = 10;
+
     private static final int TILES = 16;
     private static final int LEAST_TILES = 20;
     private static final int LEAST_PIXELS = 24;

@@ -14,10 +14,8 @@ public record Answer(Kind kind, double value) {
         SIZE_PX,
         /** Objects in a square pixel of the field. */
         PER_PX2,
-        /** Per cent of the field that was chosen. */
+        /** Per cent that was chosen of the field, or of what the method goes on within. */
         SHARE,
-        /** Per cent of what the method goes on within. */
-        SHARE_WITHIN,
         /** Phases. */
         PHASES
     }

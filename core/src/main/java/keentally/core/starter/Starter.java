@@ -2,17 +2,19 @@ package keentally.core.starter;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import keentally.core.cluster.ClusterTrials;
-import keentally.core.cluster.KMeans;
 import keentally.core.cluster.PicturePoints;
-import keentally.core.cluster.Points;
+import keentally.core.colour.ChannelPlane;
 import keentally.core.colour.ColourRows;
 import keentally.core.colour.ColourSpace;
 import keentally.core.colour.DyeGuess;
-import keentally.core.colour.Rgb;
 import keentally.core.colour.Unmix;
+import keentally.core.find.EvenLight;
 import keentally.core.find.LightGround;
 import keentally.core.measure.Ground;
 import keentally.core.measure.Measure;
@@ -31,8 +33,8 @@ public enum Starter {
         }
 
         @Override
-        public Optional<Method> lay(Method empty, State start, Work work) {
-            return Counting.of(start, work).map(c -> c.lay(empty, "none"));
+        Optional<String> dropped() {
+            return Optional.of("none");
         }
     },
     /** Whole ones only: of those that are cut off nobody knows. */
@@ -48,8 +50,8 @@ public enum Starter {
         }
 
         @Override
-        public Optional<Method> lay(Method empty, State start, Work work) {
-            return Counting.of(start, work).map(c -> c.lay(empty, "all"));
+        Optional<String> dropped() {
+            return Optional.of("all");
         }
     },
     /** Those that two of the four sides cut count as whole, the others not at all, which is right on average. */
@@ -62,66 +64,61 @@ public enum Starter {
         }
 
         @Override
-        public Optional<Method> lay(Method empty, State start, Work work) {
-            return Counting.of(start, work).map(c -> c.lay(empty, "two-sides"));
+        Optional<String> dropped() {
+            return Optional.of("two-sides");
         }
     },
     BRIGHT {
         @Override
-        public Optional<Method> lay(Method empty, State start, Work work) {
-            return Optional.of(side(empty, start, "bright"));
+        Optional<Method> lay(Method begun, State start, FirstLook look, Work work) {
+            return Optional.of(side(begun, start, "bright", work));
         }
     },
     DARK {
         @Override
-        public Optional<Method> lay(Method empty, State start, Work work) {
-            return Optional.of(side(empty, start, "dark"));
+        Optional<Method> lay(Method begun, State start, FirstLook look, Work work) {
+            return Optional.of(side(begun, start, "dark", work));
         }
     },
     COLOUR {
         @Override
-        public Optional<Method> lay(Method empty, State start, Work work) {
-            return outstanding(start, work)
-                    .map(found -> empty.with(List.of())
-                            .then("smooth", "by", "median", "radius", "1 px")
+        Optional<Method> lay(Method begun, State start, FirstLook look, Work work) {
+            return OutstandingColour.of(start, work)
+                    .map(found -> begun.then("smooth", "by", "median", "radius", "1 px")
                             .then(
                                     "similar-colour",
                                     "colours",
-                                    List.of(found.colour.toString()),
+                                    List.of(found.colour().toString()),
                                     "distance",
-                                    found.reach));
+                                    found.reach()));
         }
     },
     SHADES {
         @Override
-        public Optional<Method> lay(Method empty, State start, Work work) {
+        Optional<Method> lay(Method begun, State start, FirstLook look, Work work) {
             Optional<PicturePoints> points = points(start, work);
             int k = points.map(p -> ClusterTrials.of(p.points(), 8, 2, 1, work).suggested())
                     .orElse(0);
             return k < 2
                     ? Optional.empty()
-                    : Optional.of(empty.with(List.of())
-                            .then("smooth", "by", "median", "radius", "1 px")
+                    : Optional.of(begun.then("smooth", "by", "median", "radius", "1 px")
                             .then("cluster", "k", k));
         }
     },
     DYES {
         @Override
-        public Optional<Method> lay(Method empty, State start, Work work) {
-            return unmixed(empty.with(List.of()), start);
-        }
-    },
-    /** Of the sample alone, where a light ground lies round it. */
-    DYES_WITHIN {
-        @Override
-        public Answer answer(State end, Work work) {
-            return new Answer(Answer.Kind.SHARE_WITHIN, super.answer(end, work).value());
+        Optional<Method> lay(Method begun, State start, FirstLook look, Work work) {
+            return unmixed(begun, look.small().state());
         }
 
         @Override
-        public Optional<Method> lay(Method empty, State start, Work work) {
-            return LightGround.ofDyes(start.original(), start.field(), work)
-                    .flatMap(ground -> unmixed(OnGround.leaveOut(ground, empty.with(List.of())), start));
+        Optional<LightGround> ground(State start, Work work) {
+            return LightGround.ofDyes(start.original(), start.field(), work);
+        }
+
+        @Override
+        Whole likeliest(Set<Whole> wholes, FirstLook look, Work work) {
+            return wholes.contains(Whole.SAMPLE) ? Whole.SAMPLE : super.likeliest(wholes, look, work);
         }
     };
 
@@ -136,17 +133,98 @@ public enum Starter {
         });
     }
 
-    /** Enough to set the ground off from what is on it. */
-    private static final int MOST_GROUPS = 4;
+    /** Ways to count beside the first that are worth a look. */
+    private static final int OTHERS = 3;
+
+    /** Of the best score. */
+    private static final double WORTH_A_LOOK = 0.25;
 
     /**
-     * The method with the steps that this question asks for.
+     * Methods with the steps that this question asks for, the likeliest first.
      *
      * @param empty whose name, unit and measures are kept
-     * @param start the sample before the first step
-     * @return empty where the picture does not let the question be asked
+     * @return none where the picture does not let the question be asked
      */
-    public abstract Optional<Method> lay(Method empty, State start, Work work);
+    public List<Suggestion> suggestions(Method empty, FirstLook look, Work work) {
+        if (isCounting()) {
+            FirstLook.Seen seen = look.counting(work);
+            double best = seen.ways().isEmpty() ? 0 : seen.ways().getFirst().score();
+            return seen.ways().stream()
+                    .filter(w -> w.score() >= WORTH_A_LOOK * best)
+                    .limit(1 + OTHERS)
+                    .map(w -> counting(empty, w, seen.on(), look))
+                    .toList();
+        }
+        Map<Whole, Within> trials = new EnumMap<>(Whole.class);
+        for (Whole of : Whole.values()) {
+            begun(of, empty.with(List.of()), look, work)
+                    .flatMap(w -> lay(w.small(), w.start(), look, work).map(w::extended))
+                    .ifPresent(t -> trials.put(of, t));
+        }
+        List<Suggestion> all = new ArrayList<>();
+        if (!trials.isEmpty()) {
+            Whole first = likeliest(trials.keySet(), look, work);
+            trials.forEach((of, t) -> all.add(
+                    of == first ? 0 : all.size(),
+                    new Suggestion(this, of, t.whole(), Optional.empty(), t.small(), look.small(), look.whole())));
+        }
+        return all;
+    }
+
+    private Optional<Within> begun(Whole of, Method empty, FirstLook look, Work work) {
+        return switch (of) {
+            case PICTURE -> Optional.of(Within.picture(empty, look));
+            case ROUND_FIELD -> Within.roundField(empty, look, work);
+            case SAMPLE ->
+                ground(look.small().state(), work).flatMap(ground -> Within.sample(ground, empty, look, work));
+        };
+    }
+
+    /** That may be left out of the whole. */
+    Optional<LightGround> ground(State start, Work work) {
+        return LightGround.of(start.original(), start.field(), work);
+    }
+
+    /** Of the wholes that the picture offers. */
+    Whole likeliest(Set<Whole> wholes, FirstLook look, Work work) {
+        return wholes.contains(Whole.ROUND_FIELD) && look.isAboutRoundField(work) ? Whole.ROUND_FIELD : Whole.PICTURE;
+    }
+
+    private Suggestion counting(Method empty, Way way, Small on, FirstLook look) {
+        return new Suggestion(
+                this,
+                way.inRoundField() ? Whole.ROUND_FIELD : Whole.PICTURE,
+                ended(way.trail().lay(empty, on.factor())),
+                Optional.of(way),
+                ended(way.trail().lay(empty, 1)),
+                on,
+                look.whole());
+    }
+
+    private Method ended(Method counted) {
+        String edge = dropped().orElseThrow();
+        return edge.equals("none") ? counted : counted.then("edge-objects", "drop", edge);
+    }
+
+    /** Whether it asks for things; the others ask for shares and shades. */
+    public boolean isCounting() {
+        return dropped().isPresent();
+    }
+
+    /** What becomes of objects that the edge cuts, in a question that counts objects; empty in others. */
+    Optional<String> dropped() {
+        return Optional.empty();
+    }
+
+    /**
+     * The method of a question that counts nothing; empty where the picture does not let it be asked.
+     *
+     * @param begun with what leads to the whole
+     * @param start the state at its end
+     */
+    Optional<Method> lay(Method begun, State start, FirstLook look, Work work) {
+        throw new IllegalStateException(this + " counts");
+    }
 
     /** What the method that was laid out says, from the state at its end. */
     public Answer answer(State end, Work work) {
@@ -157,68 +235,21 @@ public enum Starter {
                         new Answer(Answer.Kind.PHASES, end.needPhases().names().size()));
     }
 
-    private static Method side(Method empty, State start, String keep) {
-        Method method = empty.with(List.of());
-        if (start.original().single().isEmpty()) {
-            method = method.then("channel", "of", start.original().isColour() ? "grey" : "1");
-        }
-        return method.then("smooth", "sigma", "1 px").then("threshold", "rule", "otsu", "keep", keep);
+    /** In light made even, where it is not. */
+    private static Method side(Method begun, State start, String keep, Work work) {
+        String channel = start.original().isColour() ? "grey" : "1";
+        boolean several = start.original().single().isEmpty();
+        Method method = several ? begun.then("channel", "of", channel) : begun;
+        boolean uneven = ChannelPlane.of(start.original(), channel, work)
+                .flatMap(p -> EvenLight.variation(p, start.field(), work))
+                .filter(v -> v > EvenLight.UNEVEN_PERCENT)
+                .isPresent();
+        Method even = uneven ? method.then("flatten", "by", "polynomial", "order", 2, "how", "divide") : method;
+        return even.then("smooth", "sigma", "1 px").then("threshold", "rule", "otsu", "keep", keep);
     }
 
     private static Optional<PicturePoints> points(State start, Work work) {
         return PicturePoints.of(start.current(), start.original(), start.field(), ColourSpace.LAB, 0, work)
                 .filter(p -> p.points().count() > 1);
     }
-
-    /** Of the groups that the colours fall into, the mean colour of the one that stands off furthest from the largest. */
-    private static Optional<Outstanding> outstanding(State start, Work work) {
-        Optional<ColourRows> rows = ColourRows.of(start.original(), start.original());
-        if (rows.isEmpty()) {
-            return Optional.empty();
-        }
-        return PicturePoints.of(start.original(), start.original(), start.field(), ColourSpace.RGB, 0, work)
-                .map(PicturePoints::points)
-                .flatMap(p -> {
-                    int groups = ClusterTrials.of(p, MOST_GROUPS, 3, 1, work).suggested();
-                    return groups < 2
-                            ? Optional.<Outstanding>empty()
-                            : KMeans.of(p, groups, 3, 1, work).map(parted -> furthest(p, parted, groups));
-                });
-    }
-
-    private static Outstanding furthest(Points points, KMeans.Partition parted, int groups) {
-        double[] weights = new double[groups];
-        for (int i = 0; i < points.count(); i++) {
-            weights[parted.groups()[i]] += points.weights()[i];
-        }
-        int largest = 0;
-        for (int g = 1; g < groups; g++) {
-            largest = weights[g] > weights[largest] ? g : largest;
-        }
-        List<Rgb> centres = new ArrayList<>();
-        for (int g = 0; g < groups; g++) {
-            double[] c = parted.centres();
-            centres.add(Rgb.from(c[3 * g], c[3 * g + 1], c[3 * g + 2]));
-        }
-        double[] ground = ColourSpace.LAB.of(centres.get(largest));
-        int best = largest;
-        double most = -1;
-        for (int g = 0; g < groups; g++) {
-            double[] lab = ColourSpace.LAB.of(centres.get(g));
-            double off = Math.hypot(lab[1] - ground[1], lab[2] - ground[2]) + Math.abs(lab[0] - ground[0]) / 3;
-            if (g != largest && off > most) {
-                most = off;
-                best = g;
-            }
-        }
-        double apart = Math.sqrt(ColourSpace.LAB.squareDistance(ground, ColourSpace.LAB.of(centres.get(best))));
-        return new Outstanding(centres.get(best), Math.rint(apart / 2));
-    }
-
-    /**
-     * A colour that stands off from the ground.
-     *
-     * @param reach half way to the ground
-     */
-    private record Outstanding(Rgb colour, double reach) {}
 }

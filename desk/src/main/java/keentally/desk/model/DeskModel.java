@@ -74,6 +74,7 @@ public final class DeskModel implements AutoCloseable {
     private final Runner runner = new Runner(workers, memory, new ReferenceFiles());
     private final Lanes lanes;
     private final Jobs jobs;
+    private final PictureCautions checks;
     private final Following following;
     private final OpenPictures pictures = new OpenPictures(memory);
 
@@ -105,7 +106,8 @@ public final class DeskModel implements AutoCloseable {
         this.lanes = new Lanes(onCrash);
         this.jobs = new Jobs(onCrash, this::tellJobs);
         this.leaving = new LeavingStudies(jobs, sentence -> ui.execute(() -> say(sentence)));
-        this.following = new Following(ui, lanes, runner, memory, new PictureCautions(captions), this::say);
+        this.checks = new PictureCautions(captions);
+        this.following = new Following(ui, lanes, runner, memory, checks, this::say);
         this.held = OpenStudy.unkept(Study.empty(), ui);
         this.holding = new ReadOnlyObjectWrapper<>(held);
     }
@@ -268,7 +270,7 @@ public final class DeskModel implements AutoCloseable {
 
     /** To run alternatives beside what is on the stage. */
     public TrialRuns trials() {
-        return new TrialRuns(runner, maker, held.shelf(), pictures);
+        return new TrialRuns(runner, maker, held.shelf(), pictures, checks);
     }
 
     /**

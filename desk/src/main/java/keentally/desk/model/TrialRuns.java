@@ -17,12 +17,14 @@ import keentally.core.view.Pyramid;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.study.caution.Background;
+import keentally.study.caution.PictureCautions;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
 import keentally.study.run.SampleNumbers;
 import keentally.study.run.SampleOrder;
 import keentally.study.run.SampleRequest;
+import keentally.study.run.SampleRun;
 import keentally.study.store.PictureShelf;
 
 /** Runs methods on samples beside what is on the stage; not on the interface thread. */
@@ -31,12 +33,14 @@ public final class TrialRuns {
     private final SampleMaker maker;
     private final PictureShelf shelf;
     private final OpenPictures pictures;
+    private final PictureCautions checks;
 
-    TrialRuns(Runner runner, SampleMaker maker, PictureShelf shelf, OpenPictures pictures) {
+    TrialRuns(Runner runner, SampleMaker maker, PictureShelf shelf, OpenPictures pictures, PictureCautions checks) {
         this.runner = runner;
         this.maker = maker;
         this.shelf = shelf;
         this.pictures = pictures;
+        this.checks = checks;
     }
 
     /**
@@ -95,6 +99,11 @@ public final class TrialRuns {
 
     public Run run(Method method, Sample sample, int upTo, Cancel cancel) throws RunFault {
         return runner.run(method, sample, upTo, cancel, Progress.SILENT);
+    }
+
+    /** A method as it goes on a sample, with its cautions. */
+    public SampleRun whole(Method method, TrialSample sample, Cancel cancel) {
+        return SampleRun.of(sample.order(), method, runner, checks, cancel);
     }
 
     /** The numbers of the sample that a method asks for, as they are told; not-a-number for one that is empty. */

@@ -1,77 +1,79 @@
 package keentally.desk.starter;
 
-import java.nio.IntBuffer;
-import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
-import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
 import javafx.application.Platform;
 import javafx.beans.binding.Bindings;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.SimpleBooleanProperty;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.ContentDisplay;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.image.ImageView;
-import javafx.scene.image.PixelBuffer;
-import javafx.scene.image.PixelFormat;
-import javafx.scene.image.WritableImage;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import keentally.core.method.Method;
-import keentally.core.quantity.LengthUnit;
-import keentally.core.quantity.PixelSize;
-import keentally.core.quantity.Scale;
 import keentally.core.run.Lanes.Urgency;
-import keentally.core.run.Run;
 import keentally.core.run.RunFault;
 import keentally.core.setting.ChoiceSetting;
-import keentally.core.starter.Answer;
 import keentally.core.starter.Starter;
-import keentally.core.step.State;
-import keentally.core.view.Layers;
-import keentally.core.view.Look;
-import keentally.core.view.StageComposer;
-import keentally.core.view.StateLayers;
-import keentally.core.view.Viewport;
-import keentally.core.words.Figures;
+import keentally.core.starter.Suggestion;
+import keentally.core.starter.Whole;
+import keentally.core.step.StepFault;
 import keentally.core.words.Words;
 import keentally.core.work.Cancel;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
-import keentally.desk.model.TrialRuns;
 import keentally.desk.stage.StageModel;
 import keentally.study.file.FileFault;
 
 /** Over the stage while a sample's method is empty: what does the person want to know? Each question is tried on the picture at once. */
 public final class StarterSheet extends ScrollPane {
-    private static final int WIDTH = 200;
-    private static final int HEIGHT = 96;
-    private static final int FOOT = 46;
-    private static final double TINT = 0.5;
+    /** Of the best score: then the eye of a person tells better. */
+    private static final double NEAR = 0.9;
 
     private final DeskModel desk;
-    private final FlowPane tiles = new FlowPane();
+    private final FlowPane counting = new FlowPane();
+    private final FlowPane shares = new FlowPane();
+    private final Label waysHead = Prose.of("", "starter-ways-head");
+    private final HBox ways = new HBox();
+    private final VBox waysBox = new VBox(waysHead, ways);
+    private final HBox wholes = new HBox();
     private final BooleanProperty open = new SimpleBooleanProperty();
-    private Cancel running = new Cancel();
+    private Round round;
     private String closedFor = "";
     private String shownFor = "";
 
     /** Whether a person opened it. */
     private boolean asked;
 
+    /** One time that the sheet is open: what is worked out for it, until it closes. */
+    private record Round(StarterTrials trials, Cancel cancel) {}
+
     /** @param stage whose tools go before: a scale can be drawn before any question is answered */
     public StarterSheet(DeskModel desk, StageModel stage) {
         this.desk = desk;
         setId("starters");
         getStyleClass().add("trial-grid");
-        tiles.getStyleClass().add("starter-tiles");
+        counting.getStyleClass().add("starter-tiles");
+        shares.getStyleClass().add("starter-tiles");
+        ways.getStyleClass().add("starter-ways");
+        waysBox.getStyleClass().add("starter-ways-box");
+        wholes.getStyleClass().add("starter-wholes");
+        for (Node offered : List.of(waysBox, wholes)) {
+            offered.managedProperty().bind(offered.visibleProperty());
+        }
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
         HBox head = new HBox(
@@ -79,11 +81,12 @@ public final class StarterSheet extends ScrollPane {
                 gap,
                 Pieces.button("starter-close", "starter.close", this::close));
         head.getStyleClass().add("starter-head");
-        VBox all = new VBox(head, tiles);
+        VBox all = new VBox(head, counting, waysBox, wholes, shares);
         all.getStyleClass().add("starters");
         setContent(all);
         setFitToWidth(true);
         setHbarPolicy(ScrollBarPolicy.NEVER);
+        addEventHandler(KeyEvent.KEY_PRESSED, this::digit);
         visibleProperty()
                 .bind(Bindings.createBooleanBinding(
                         () -> open.get() && stage.tool().get().isEmpty(), open, stage.tool()));
@@ -126,7 +129,7 @@ public final class StarterSheet extends ScrollPane {
     }
 
     private void hide() {
-        running.ask();
+        stop();
         asked = false;
         shownFor = "";
         open.set(false);
@@ -137,163 +140,173 @@ public final class StarterSheet extends ScrollPane {
         hide();
     }
 
+    private void stop() {
+        if (round != null) {
+            round.cancel.ask();
+        }
+    }
+
     private void show() {
-        running.ask();
-        Cancel cancel = new Cancel();
-        running = cancel;
+        stop();
+        Round now = new Round(new StarterTrials(desk), new Cancel());
+        round = now;
         shownFor = now();
-        tiles.getChildren().clear();
+        counting.getChildren().clear();
+        shares.getChildren().clear();
+        ways.getChildren().clear();
+        wholes.getChildren().clear();
+        waysBox.setVisible(false);
+        wholes.setVisible(false);
         open.set(true);
-        TrialRuns trials = desk.trials();
-        TrialRuns.Reading reading =
-                trials.reading(desk.study().get(), desk.sampleId().get(), desk.methodId());
-        Method method = desk.method();
         for (Starter starter : Starter.values()) {
-            Tile tile = new Tile(starter);
-            boolean sure = starter != Starter.DYES_WITHIN; // asked only where there is a ground to leave out
-            tile.setVisible(sure);
-            tile.setManaged(sure);
-            tiles.getChildren().add(tile);
-            desk.look(tile, Urgency.ASKED, idle -> {
-                if (!cancel.asked()) {
-                    StarterOutcome tried = tried(starter, method, trials, reading, cancel);
-                    Platform.runLater(() -> {
-                        if (!cancel.asked()) {
-                            tile.setVisible(sure || tried.method().isPresent());
-                            tile.setManaged(tile.isVisible());
-                            tile.show(tried);
-                        }
-                    });
+            StarterTile tile = new StarterTile(starter, laid -> take(starter, laid));
+            (starter.isCounting() ? counting : shares).getChildren().add(tile);
+            work(now, tile, tile, () -> {
+                List<Suggestion> all = now.trials.suggestions(starter, now.cancel);
+                if (all.isEmpty()) {
+                    return () -> tile.refuse(Texts.of("starter.cannot"));
                 }
+                StarterTrials.Seen seen = now.trials.rough(all.getFirst(), now.cancel);
+                return () -> {
+                    tile.suggest(all);
+                    came(now, tile, all.getFirst(), seen);
+                    if (starter == Starter.HOW_MANY) {
+                        focus(tile);
+                        offerWays(now, all);
+                    }
+                    offerWholes(now);
+                };
             });
         }
     }
 
-    /**
-     * A question and what came of it.
-     *
-     * @param pixels of its preview
-     */
-    private record StarterOutcome(Optional<Method> method, String number, String why, Optional<int[]> pixels) {}
+    /** What may fail, away from the interface thread; what it leaves is done on it. */
+    @FunctionalInterface
+    private interface Working {
+        Runnable run() throws FileFault, StepFault, RunFault;
+    }
 
-    private StarterOutcome tried(
-            Starter starter, Method method, TrialRuns trials, TrialRuns.Reading reading, Cancel cancel) {
-        try {
-            TrialRuns.TrialSample ready = reading.ready(cancel);
-            State start = State.of(
-                    ready.made().picture(), ready.made().field(), ready.made().scale());
-            Optional<Method> laid = starter.lay(method, start, desk.work(cancel));
-            if (laid.isEmpty()) {
-                return new StarterOutcome(laid, "", Texts.of("starter.cannot"), Optional.empty());
+    /** @param slot what was asked for in it before is wanted no more */
+    private void work(Round of, StarterTile tile, Object slot, Working working) {
+        desk.look(slot, Urgency.ASKED, idle -> {
+            if (!of.cancel.asked()) {
+                Runnable left = left(tile, working);
+                Platform.runLater(() -> {
+                    if (!of.cancel.asked()) {
+                        left.run();
+                    }
+                });
             }
-            Run run = trials.run(laid.get(), ready.made(), Integer.MAX_VALUE, cancel);
-            return new StarterOutcome(
-                    laid,
-                    said(
-                            starter.answer(run.last(), desk.work(cancel)),
-                            run.last().scale()),
-                    "",
-                    Optional.of(preview(ready, run.last(), cancel)));
-        } catch (RunFault | FileFault e) {
-            return new StarterOutcome(Optional.empty(), "", Words.spoken(e.getMessage()), Optional.empty());
+        });
+    }
+
+    private static Runnable left(StarterTile tile, Working working) {
+        try {
+            return working.run();
+        } catch (RunFault | StepFault | FileFault e) {
+            return () -> tile.refuse(Words.spoken(e.getMessage()));
         } catch (IllegalArgumentException e) {
-            return new StarterOutcome(Optional.empty(), "", Texts.complaint(e.getMessage()), Optional.empty());
+            return () -> tile.refuse(Texts.complaint(e.getMessage()));
         }
     }
 
-    private static String said(Answer answer, Optional<Scale> scale) {
-        double value = answer.value();
-        return switch (answer.kind()) {
-            case COUNT -> Texts.of("objects.count", Figures.number(value));
-            case SIZE_PX -> Double.isNaN(value) ? Texts.of("starter.none") : size(value, scale);
-            case PER_PX2 ->
-                scale.map(s -> perArea(value, s))
-                        .orElseGet(() -> Texts.of("starter.per-megapixel", Figures.number(value * 1e6)));
-            case SHARE -> Texts.of("starter.percent", Figures.percent(value));
-            case SHARE_WITHIN -> Texts.of("starter.percent-within", Figures.percent(value));
-            case PHASES -> Texts.of("starter.phases", Figures.number(value));
-        };
+    /** A suggestion was tried on the small sample; all of it is next. */
+    private void came(Round of, StarterTile tile, Suggestion suggestion, StarterTrials.Seen rough) {
+        tile.show(suggestion, rough);
+        work(of, tile, tile, () -> {
+            StarterTrials.Seen exact = of.trials.exact(tile.starter(), suggestion, rough, of.cancel);
+            return () -> tile.show(suggestion, exact);
+        });
     }
 
-    /** In a square millimetre, or in a square centimetre where that holds less than one. */
-    private static String perArea(double perPx2, Scale scale) {
-        double perMm2 = perPx2 / PixelSize.of(LengthUnit.MM, Optional.of(scale)).area(1);
-        LengthUnit unit = perMm2 < 1 ? LengthUnit.CM : LengthUnit.MM;
-        double number = perPx2 / PixelSize.of(unit, Optional.of(scale)).area(1);
-        return Texts.of("starter.density", Figures.number(number), unit.symbol() + "²");
+    private void turn(Round of, StarterTile tile, Suggestion suggestion) {
+        work(of, tile, tile, () -> {
+            StarterTrials.Seen rough = of.trials.rough(suggestion, of.cancel);
+            return () -> came(of, tile, suggestion, rough);
+        });
     }
 
-    private static String size(double px, Optional<Scale> scale) {
-        LengthUnit unit = scale.map(Scale::unit).orElse(LengthUnit.PX);
-        return Texts.of("starter.size", Figures.length(px, PixelSize.of(unit, scale)));
-    }
-
-    private int[] preview(TrialRuns.TrialSample ready, State last, Cancel cancel) {
-        int width = ready.pyramid().width();
-        int height = ready.pyramid().height();
-        double zoom = Math.max((double) WIDTH / width, (double) HEIGHT / height);
-        Viewport view = Viewport.centred(width / 2.0, height / 2.0, zoom, WIDTH, HEIGHT);
-        Look look = new Look(Look.Overlay.OUTLINES, TINT);
-        Layers seen = StateLayers.of(last, ready.pyramid(), look, StateLayers.Palette.PLAIN);
-        return StageComposer.compose(seen, view, desk.work(cancel));
-    }
-
-    private void take(Starter starter, Method laid) {
-        running.ask();
-        String title = Texts.of("action.starter", Texts.of(key(starter)));
-        if (desk.change(title, m -> m.with(laid.steps()))) {
-            hide();
-            List<String> stations =
-                    new ArrayList<>(laid.steps().stream().map(s -> s.id()).toList());
-            desk.station().set(stations.getLast());
+    /** So that keys choose among the answers; not away from where somebody types. */
+    private void focus(StarterTile tile) {
+        if (isVisible() && !(getScene().getFocusOwner() instanceof TextInputControl)) {
+            tile.requestFocus();
         }
     }
 
-    private static String key(Starter starter) {
-        return "starter." + ChoiceSetting.word(starter);
-    }
-
-    /** One question. */
-    private final class Tile extends Button {
-        private final Starter starter;
-        private final ImageView picture = new ImageView();
-        private final Label number = new Label(Texts.of("trial.waiting"));
-        private final Label why = Prose.of("", "hint");
-
-        Tile(Starter starter) {
-            this.starter = starter;
-            setId("starter-" + ChoiceSetting.word(starter));
-            getStyleClass().setAll("tile", "starter");
-            Label question = Prose.of(Texts.of(key(starter)), "starter-name");
-            number.getStyleClass().addAll("starter-number", "figure");
-            number.setId(getId() + "-number");
-            picture.setFitWidth(WIDTH);
-            picture.setFitHeight(HEIGHT);
-            why.managedProperty().bind(why.textProperty().isNotEmpty());
-            VBox face = new VBox(question, picture, number, why);
-            face.getStyleClass().add("starter-face");
-            face.setPrefSize(WIDTH, HEIGHT + FOOT);
-            face.setMinSize(WIDTH, HEIGHT + FOOT);
-            face.setMaxSize(WIDTH, HEIGHT + FOOT);
-            setGraphic(face);
-            setContentDisplay(ContentDisplay.GRAPHIC_ONLY);
-            setAccessibleText(question.getText());
-            setDisable(true);
+    /** Small pictures of all ways to count; where two are nearly as likely, with a question. */
+    private void offerWays(Round of, List<Suggestion> all) {
+        if (all.size() < 2) {
+            return;
         }
-
-        void show(StarterOutcome tried) {
-            number.setText(tried.number());
-            why.setText(tried.why());
-            picture.setVisible(tried.method().isPresent());
-            picture.setManaged(tried.method().isPresent());
-            number.setManaged(tried.method().isPresent());
-            tried.pixels()
-                    .ifPresent(p -> picture.setImage(new WritableImage(
-                            new PixelBuffer<>(WIDTH, HEIGHT, IntBuffer.wrap(p), PixelFormat.getIntArgbPreInstance()))));
-            tried.method().ifPresent(m -> {
-                setDisable(false);
-                setOnAction(e -> take(starter, m));
+        boolean near = all.get(1).score() >= NEAR * all.getFirst().score();
+        waysHead.setText(Texts.of(near ? "starter.which" : "starter.ways"));
+        ToggleGroup group = new ToggleGroup();
+        for (int i = 0; i < all.size(); i++) {
+            int place = i;
+            Suggestion suggestion = all.get(i);
+            OtherWay way = new OtherWay(i + 1, suggestion);
+            way.setToggleGroup(group);
+            way.setSelected(i == 0);
+            way.setOnAction(e -> {
+                way.setSelected(true);
+                tiles(counting)
+                        .filter(t -> place < t.suggestions().size())
+                        .forEach(t -> turn(of, t, t.suggestions().get(place)));
             });
+            ways.getChildren().add(way);
+            tiles(counting)
+                    .filter(t -> t.starter() == Starter.HOW_MANY)
+                    .forEach(tile -> work(of, tile, way, () -> {
+                        StarterTrials.Seen seen = of.trials.rough(suggestion, of.cancel);
+                        return () -> way.show(seen);
+                    }));
+        }
+        waysBox.setVisible(true);
+    }
+
+    private void digit(KeyEvent e) {
+        String typed = e.getText();
+        for (int i = 0; i < ways.getChildren().size(); i++) {
+            if (typed.equals(String.valueOf(i + 1))) {
+                ((OtherWay) ways.getChildren().get(i)).fire();
+                e.consume();
+            }
+        }
+    }
+
+    /** What shares may be of, where the picture offers more than itself; each question begins with the likeliest. */
+    private void offerWholes(Round of) {
+        Set<Whole> offered = EnumSet.noneOf(Whole.class);
+        tiles(shares).forEach(t -> t.suggestions().forEach(s -> offered.add(s.of())));
+        if (offered.size() < 2 || wholes.getChildren().size() > offered.size()) {
+            return;
+        }
+        wholes.getChildren().setAll(Prose.of(Texts.of("starter.of-what"), "starter-ways-head"));
+        for (Whole whole : offered) {
+            Button button = Pieces.button(
+                    "starter-of-" + ChoiceSetting.word(whole),
+                    "starter.of-" + ChoiceSetting.word(whole),
+                    () -> tiles(shares)
+                            .forEach(t -> t.suggestions().stream()
+                                    .filter(s -> s.of() == whole)
+                                    .findFirst()
+                                    .ifPresent(s -> turn(of, t, s))));
+            wholes.getChildren().add(button);
+        }
+        wholes.setVisible(true);
+    }
+
+    private static Stream<StarterTile> tiles(FlowPane pane) {
+        return pane.getChildren().stream().map(StarterTile.class::cast);
+    }
+
+    private void take(Starter starter, Suggestion laid) {
+        stop();
+        String title = Texts.of("action.starter", Texts.of(StarterWords.key(starter)));
+        Method method = laid.method();
+        if (desk.change(title, m -> m.with(method.steps()))) {
+            hide();
+            desk.station().set(method.steps().getLast().id());
         }
     }
 }

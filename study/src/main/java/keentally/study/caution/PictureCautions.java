@@ -28,7 +28,6 @@ public final class PictureCautions {
     /** A photograph has more values than this. */
     private static final int MOST_DRAWN = 32;
 
-    private static final double MOST_UNEVEN_PERCENT = 10;
     private static final int LEAST_QUALITY = 75;
     private static final double FIELD_OFF = 0.02;
     private static final double FIELD_UNLIKE = 1.25;
@@ -119,8 +118,8 @@ public final class PictureCautions {
 
     private static Optional<Caution> unevenLight(Sample sample, Work work) {
         Optional<Plane> plane = ChannelPlane.of(sample.picture(), Channel.GREY, work);
-        Optional<Double> percent =
-                plane.flatMap(p -> EvenLight.variation(p, sample.field(), work)).filter(v -> v > MOST_UNEVEN_PERCENT);
+        Optional<Double> percent = plane.flatMap(p -> EvenLight.variation(p, sample.field(), work))
+                .filter(v -> v > EvenLight.UNEVEN_PERCENT);
         return percent.map(v -> new Caution(
                 CautionKind.UNEVEN_LIGHT,
                 "The ground varies in brightness by " + Figures.percent(v) + " % across the field.",

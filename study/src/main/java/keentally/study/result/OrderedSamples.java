@@ -4,17 +4,14 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
 import keentally.core.method.Departures;
-import keentally.core.quantity.Scale;
 import keentally.core.run.Runner;
 import keentally.core.run.Sample;
 import keentally.core.run.StateCache;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
-import keentally.study.caution.Background;
 import keentally.study.caution.Captions;
 import keentally.study.caution.PictureCautions;
-import keentally.study.document.FieldRequest;
 import keentally.study.file.FileFault;
 import keentally.study.method.ReferenceFiles;
 import keentally.study.picture.PictureFile;
@@ -82,12 +79,10 @@ final class OrderedSamples {
                 new PictureShelf(Optional.empty()).take(wanted.picture()).file();
         Runner runner = new Runner(hands, new StateCache(0), references);
         Sample sample = prepared(wanted, picture, runner.work(cancel));
-        Background background =
-                new Background(picture.facts().quality(), Optional.empty(), wanted.settled() ? 1 : picture.pages());
         SampleOrder ready = new SampleOrder(
                 names.get(index),
                 sample,
-                background,
+                wanted.background(picture),
                 order.samples().size() > 1,
                 order.weighing(),
                 order.typed(),
@@ -100,15 +95,11 @@ final class OrderedSamples {
     }
 
     private Sample prepared(PictureOrder wanted, PictureFile picture, Work work) throws FileFault {
-        Optional<Scale> scale = wanted.scaleFromFile() ? picture.stated() : wanted.scale();
-        if (scale.isEmpty() && wanted.scaleFromFile()) {
-            throw new FileFault(picture.file() + " states no pixel size; give it with --scale.");
-        }
-        if (scale.isEmpty() && order.method().unit().isReal()) {
+        Sample sample = wanted.sample(picture, work);
+        if (sample.scale().isEmpty() && order.method().unit().isReal()) {
             throw new FileFault(picture.file() + " has no scale, but the method's unit is "
                     + order.method().unit().id() + "; give the length of a pixel with --scale.");
         }
-        var parts = FieldRequest.inPicture(wanted.field(), picture.picture(), work);
-        return Sample.of(picture.key(), picture.picture(), parts, scale).with(wanted.hand());
+        return sample;
     }
 }

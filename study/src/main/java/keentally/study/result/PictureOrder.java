@@ -6,8 +6,13 @@ import java.util.Map;
 import java.util.Optional;
 import keentally.core.hand.HandWork;
 import keentally.core.quantity.Scale;
+import keentally.core.run.Sample;
+import keentally.core.work.Work;
+import keentally.study.caution.Background;
 import keentally.study.document.FieldRequest;
 import keentally.study.document.PictureRef;
+import keentally.study.file.FileFault;
+import keentally.study.picture.PictureFile;
 
 /**
  * One sample that is to be run.
@@ -39,6 +44,25 @@ public record PictureOrder(
             boolean scaleFromFile,
             List<FieldRequest> field) {
         this(name, picture, true, scale, scaleFromFile, field, Map.of());
+    }
+
+    /**
+     * The sample, of its picture as it was read.
+     *
+     * @throws FileFault where the scale is to come from the file, which states none
+     */
+    public Sample sample(PictureFile read, Work work) throws FileFault {
+        Optional<Scale> known = scaleFromFile ? read.stated() : scale;
+        if (known.isEmpty() && scaleFromFile) {
+            throw new FileFault(read.file() + " states no pixel size; give it with --scale.");
+        }
+        return Sample.of(read.key(), read.picture(), FieldRequest.inPicture(field, read.picture(), work), known)
+                .with(hand);
+    }
+
+    /** What is known of it beside its pixels. */
+    public Background background(PictureFile read) {
+        return new Background(read.facts().quality(), Optional.empty(), settled ? 1 : read.pages());
     }
 
     Path file() {

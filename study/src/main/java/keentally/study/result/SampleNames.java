@@ -29,7 +29,7 @@ public final class SampleNames {
     }
 
     /** The names that were given, and those of the files where none was. */
-    static List<String> of(List<PictureOrder> samples) {
+    public static List<String> of(List<PictureOrder> samples) {
         List<String> byFile = ofFiles(samples.stream().map(PictureOrder::file).toList());
         List<String> names = new ArrayList<>();
         for (int i = 0; i < byFile.size(); i++) {
@@ -44,7 +44,7 @@ public final class SampleNames {
     }
 
     /** Names fit for files: letters, digits, dot, hyphen and underline; anything else becomes an underline, and what is too long is cut. */
-    static List<String> forFiles(List<String> names) {
+    public static List<String> forFiles(List<String> names) {
         return distinct(names.stream()
                 .map(n -> n.replaceAll("[^\\p{L}\\p{Nd}.\\-_]", "_"))
                 .map(SampleNames::cut)

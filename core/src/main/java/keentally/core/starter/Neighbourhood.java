@@ -1,0 +1,92 @@
+package keentally.core.starter;
+
+import java.util.ArrayList;
+import java.util.List;
+import keentally.core.method.Method;
+import keentally.core.method.MethodStep;
+import keentally.core.quantity.Amounts;
+import keentally.core.setting.Setting;
+import keentally.core.setting.Values;
+import keentally.core.step.State;
+import keentally.core.step.StepFault;
+import keentally.core.work.Work;
+
+/** What becomes of a sample under neighbouring settings, one changed at a time, each by so much as two people may differ in it. */
+final class Neighbourhood {
+    /** Of the distance of the two sides of a cut. */
+    private static final double CUT = 0.05;
+
+    private static final double[] TIMES = {0.7, 1.4};
+
+    /** Settings that are a matter of measure, by step. */
+    private static final List<List<String>> OF_MEASURE = List.of(
+            List.of("remove-specks", "below"),
+            List.of("split-touching", "depth"),
+            List.of("grow-regions", "depth"),
+            List.of("similar-colour", "distance"));
+
+    private Neighbourhood() {}
+
+    /** The ends of all of them; those that do not go on this sample are left out. */
+    static List<State> of(Method method, State start, Work work) {
+        List<State> ends = new ArrayList<>();
+        for (Method near : near(method, start, work)) {
+            try {
+                ends.add(Trail.along(near, start, work));
+            } catch (StepFault e) {
+                // a setting that this sample does not take says nothing of it
+            }
+        }
+        return ends;
+    }
+
+    private static List<Method> near(Method method, State start, Work work) {
+        List<Method> near = new ArrayList<>();
+        for (MethodStep step : method.steps()) {
+            if (step.description().id().equals("threshold")) {
+                cuts(method, step, start, work).forEach(v -> near.add(method.with(step.id(), v)));
+            }
+            for (List<String> setting : OF_MEASURE) {
+                if (step.description().id().equals(setting.getFirst())) {
+                    for (double times : TIMES) {
+                        near.add(method.with(step.id(), times(step, setting.getLast(), times)));
+                    }
+                }
+            }
+        }
+        return near;
+    }
+
+    private static List<Values> cuts(Method method, MethodStep step, State start, Work work) {
+        try {
+            Method before = method.with(method.steps().subList(0, method.indexOf(step.id())));
+            State entering = Trail.along(before, start, work);
+            return TwoSides.of(entering.plane(), entering.field(), work)
+                    .map(sides -> List.of(cut(step, sides, -CUT), cut(step, sides, CUT)))
+                    .orElse(List.of());
+        } catch (StepFault e) {
+            return List.of();
+        }
+    }
+
+    private static Values cut(MethodStep step, TwoSides sides, double share) {
+        Setting<?> rule = step.description().setting("rule").orElseThrow();
+        Setting<?> cut = step.description().setting("cut").orElseThrow();
+        return step.values().withTree(rule, "manual").withTree(cut, sides.moved(share));
+    }
+
+    private static Values times(MethodStep step, String word, double times) {
+        Setting<?> setting = step.description().setting(word).orElseThrow();
+        return step.values().withTree(setting, times(setting, step.values(), times));
+    }
+
+    /** A number, or an amount with its unit. */
+    private static <T> Object times(Setting<T> setting, Values values, double times) {
+        Object now = setting.write(values.get(setting));
+        if (now instanceof Number number) {
+            return number.doubleValue() * times;
+        }
+        String[] amount = now.toString().split(" ");
+        return Amounts.text(Double.parseDouble(amount[0]) * times) + " " + amount[1];
+    }
+}

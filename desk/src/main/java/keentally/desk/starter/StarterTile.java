@@ -1,0 +1,120 @@
+package keentally.desk.starter;
+
+import java.nio.IntBuffer;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.scene.control.Button;
+import javafx.scene.control.ContentDisplay;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.image.Image;
+import javafx.scene.image.ImageView;
+import javafx.scene.image.PixelBuffer;
+import javafx.scene.image.PixelFormat;
+import javafx.scene.image.WritableImage;
+import javafx.scene.layout.VBox;
+import keentally.core.setting.ChoiceSetting;
+import keentally.core.starter.Starter;
+import keentally.core.starter.Suggestion;
+import keentally.desk.look.Prose;
+import keentally.desk.look.Texts;
+import keentally.study.caution.Caution;
+
+/** One question with a preview of what it is answered by, its number, how sure that is, and what may be wrong with it. */
+final class StarterTile extends Button {
+    private static final int FOOT = 112;
+
+    private static final double TWO_LINES = 38;
+
+    private final Starter starter;
+    private final ImageView picture = new ImageView();
+    private final Label number = new Label(Texts.of("trial.waiting"));
+    private final Label range = Prose.of("", "starter-range");
+    private final Label why = Prose.of("", "starter-why");
+    private final Consumer<Suggestion> take;
+    private List<Suggestion> suggestions = List.of();
+    private Optional<Suggestion> shown = Optional.empty();
+
+    /** @param take what a click does with the suggestion that is shown */
+    StarterTile(Starter starter, Consumer<Suggestion> take) {
+        this.starter = starter;
+        this.take = take;
+        setId("starter-" + ChoiceSetting.word(starter));
+        getStyleClass().setAll("tile", "starter");
+        Label question = Prose.of(Texts.of(StarterWords.key(starter)), "starter-name");
+        number.getStyleClass().addAll("starter-number", "figure");
+        number.setId(getId() + "-number");
+        range.setId(getId() + "-range");
+        why.setId(getId() + "-why");
+        why.setMinHeight(0);
+        why.setMaxHeight(TWO_LINES);
+        picture.setFitWidth(StarterTrials.WIDTH);
+        picture.setFitHeight(StarterTrials.HEIGHT);
+        for (Label label : List.of(range, why)) {
+            label.managedProperty().bind(label.textProperty().isNotEmpty());
+        }
+        VBox face = new VBox(question, picture, number, range, why);
+        face.getStyleClass().add("starter-face");
+        face.setPrefSize(StarterTrials.WIDTH, StarterTrials.HEIGHT + FOOT);
+        face.setMinSize(StarterTrials.WIDTH, StarterTrials.HEIGHT + FOOT);
+        face.setMaxSize(StarterTrials.WIDTH, StarterTrials.HEIGHT + FOOT);
+        setGraphic(face);
+        setContentDisplay(ContentDisplay.GRAPHIC_ONLY);
+        setAccessibleText(question.getText());
+        setDisable(true);
+    }
+
+    Starter starter() {
+        return starter;
+    }
+
+    List<Suggestion> suggestions() {
+        return suggestions;
+    }
+
+    void suggest(List<Suggestion> all) {
+        suggestions = all;
+    }
+
+    Optional<Suggestion> shown() {
+        return shown;
+    }
+
+    void show(Suggestion suggestion, StarterTrials.Seen seen) {
+        shown = Optional.of(suggestion);
+        number.setText(StarterWords.number(seen));
+        range.setText(StarterWords.range(seen));
+        why.setText(seen.caution().map(Caution::saw).orElse(""));
+        setTooltip(seen.caution().map(c -> new Tooltip(c.toString())).orElse(null));
+        setAccessibleText(Texts.of(StarterWords.key(starter)) + " " + number.getText() + " " + range.getText());
+        picture.setImage(image(seen.pixels()));
+        readable(true);
+        setDisable(false);
+        setOnAction(e -> take.accept(suggestion));
+    }
+
+    /** @param reason why the question has no answer here */
+    void refuse(String reason) {
+        shown = Optional.empty();
+        why.setText(reason);
+        range.setText("");
+        readable(false);
+        setDisable(true);
+    }
+
+    private void readable(boolean answered) {
+        picture.setVisible(answered);
+        picture.setManaged(answered);
+        number.setManaged(answered);
+        number.setVisible(answered);
+    }
+
+    static Image image(int[] pixels) {
+        return new WritableImage(new PixelBuffer<>(
+                StarterTrials.WIDTH,
+                StarterTrials.HEIGHT,
+                IntBuffer.wrap(pixels),
+                PixelFormat.getIntArgbPreInstance()));
+    }
+}
