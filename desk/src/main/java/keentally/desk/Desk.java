@@ -29,7 +29,7 @@ import keentally.study.store.StudyFile;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
-/** Where {@code keen-tally demo} and {@code keen-tally desk} come in. */
+/** Where {@code keen-tally demo} and {@code keen-tally desk} come in, and the installed program with the files it was opened by. */
 public final class Desk extends Application {
     private static final Logger LOG = LoggerFactory.getLogger(Desk.class);
 
@@ -57,8 +57,12 @@ public final class Desk extends Application {
             openDemo(desk.studyActions());
             return;
         }
-        List<Path> files =
-                words.stream().skip(1).map(Path::of).map(Path::toAbsolutePath).toList();
+        boolean told = !words.isEmpty() && words.getFirst().equals("desk");
+        List<Path> files = words.stream()
+                .skip(told ? 1 : 0)
+                .map(Path::of)
+                .map(Path::toAbsolutePath)
+                .toList();
         boolean study = files.stream().anyMatch(f -> f.toString().endsWith(StudyFile.ENDING));
         if (study) {
             desk.open(files);

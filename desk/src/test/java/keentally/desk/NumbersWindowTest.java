@@ -73,10 +73,10 @@ class NumbersWindowTest {
         desk.type("typed-dose", "two");
         assertThat(own().getFirst().px()).as("nothing is lost").isEqualTo(2.0 * desk.count());
         desk.fire("change-number-per-dose");
-        desk.fill("number-most", "10");
+        desk.fill("number-most", "1");
         desk.answer(true);
         desk.settle();
-        assertThat(desk.texts("numbers-list")).contains("Outside of – to 10 .");
+        assertThat(desk.texts("numbers-list")).contains("Outside of – to 1 .");
         desk.click("view-objects");
         desk.fire("together-summary");
         assertThat(desk.texts("summary-pane")).contains("per-dose");
