@@ -241,14 +241,13 @@ final class AskCommand implements Callable<Integer> {
                 .collect(Collectors.joining(", "));
         say.printf(
                 Locale.ROOT,
-                "%-24s %-13s %s %s%s, likely %s to %s%s%n",
+                "%-24s %-13s %s %s%s%s%s%n",
                 picture,
                 question,
                 figure(told, told.value()),
                 told.symbol(),
                 of(first),
-                figure(told, told.least()),
-                figure(told, told.most()),
+                told.hasRange() ? ", likely " + figure(told, told.least()) + " to " + figure(told, told.most()) : "",
                 others.isEmpty() ? "" : "; or else " + others);
         Warning.of(QUESTIONS.get(question), first.cautions()).ifPresent(c -> say.printf("%-24s   %s%n", "", c.saw()));
     }

@@ -129,6 +129,10 @@ class AskCommandTest {
                 .as("the other picture goes on")
                 .startsWith("1: ")
                 .contains("notes.png", "12 objects");
+        assertThat(ask(picture, "--question", "shades")).contains("2 shades").doesNotContain("likely");
+        assertThat(ask(picture, "--question", "how-many", "--field", "rect:5000,5000,10,10"))
+                .as("a field beside the picture")
+                .doesNotContain("the log");
         assertThat(ask(picture, "--out", folder)).startsWith("2: ").contains("holds other files");
         Picture even = Picture.grey(Plane8.of(30, 20, new byte[600]));
         Path nothing = folder.resolve("nothing.tif");

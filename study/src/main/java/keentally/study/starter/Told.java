@@ -11,24 +11,29 @@ import keentally.core.starter.Spread;
  * An answer as people say it.
  *
  * @param unit of lengths, and of the sides of the area in which things are counted; pixels where the sample has no scale
- * @param least what it may be at least
+ * @param least what it may be at least; not-a-number where no setting says how sure it is
  * @param most what it may be at most
  */
 public record Told(Answer.Kind kind, LengthUnit unit, double value, double least, double most) {
     /** Square pixels in which things are counted where there is no scale. */
     private static final double MILLION = 1e6;
 
-    /** @param spread of the answer; without it, that is all it may be */
+    /** @param spread of the answer, where there is one */
     public static Told of(Answer answer, Optional<Spread> spread, Optional<Scale> scale) {
         LengthUnit unit = unit(answer, scale);
         double value = answer.value() * times(answer.kind(), unit, scale);
-        double least = value * spread.map(Spread::least).orElse(1.0);
-        double most = value * spread.map(Spread::most).orElse(1.0);
+        double least = value * spread.map(Spread::least).orElse(Double.NaN);
+        double most = value * spread.map(Spread::most).orElse(Double.NaN);
         return switch (answer.kind()) {
             case COUNT, PHASES -> new Told(answer.kind(), unit, value, Math.rint(least), Math.rint(most));
             case SHARE -> new Told(answer.kind(), unit, value, least, Math.min(100, most));
             case SIZE_PX, PER_PX2 -> new Told(answer.kind(), unit, value, least, most);
         };
+    }
+
+    /** Whether it was tried how far the number may be off. */
+    public boolean hasRange() {
+        return !Double.isNaN(least);
     }
 
     /** In a square millimetre, or in a square centimetre where that holds less than one. */

@@ -50,6 +50,15 @@ class ToldTest {
         assertThat(told(Answer.Kind.SHARE, 95, Optional.empty()).most()).isEqualTo(100);
     }
 
+    /** Shades come from no setting that could be moved a little. */
+    @Test
+    void aNumberThatNothingWasMovedForHasNoRange() {
+        Told shades = Told.of(new Answer(Answer.Kind.PHASES, 3), Optional.empty(), Optional.empty());
+        assertThat(shades.value()).isEqualTo(3);
+        assertThat(shades.hasRange()).isFalse();
+        assertThat(told(Answer.Kind.COUNT, 54, Optional.empty()).hasRange()).isTrue();
+    }
+
     private static Caution caution(CautionKind kind) {
         return new Caution(kind, "It is so.", "Therefore.", "Do this.");
     }
