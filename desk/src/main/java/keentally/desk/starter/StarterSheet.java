@@ -2,7 +2,9 @@ package keentally.desk.starter;
 
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import java.util.stream.Stream;
 import javafx.application.Platform;
 import javafx.beans.binding.Bindings;
@@ -10,7 +12,6 @@ import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextInputControl;
@@ -50,6 +51,11 @@ public final class StarterSheet extends ScrollPane {
     private final HBox ways = new HBox();
     private final VBox waysBox = new VBox(waysHead, ways);
     private final HBox wholes = new HBox();
+
+    /** Which of the ways to count was chosen, and of what shares were asked; for questions whose answer is still to come too. */
+    private int way;
+
+    private Optional<Whole> whole = Optional.empty();
     private final BooleanProperty open = new SimpleBooleanProperty();
     private Round round;
     private String closedFor = "";
@@ -130,6 +136,7 @@ public final class StarterSheet extends ScrollPane {
 
     private void hide() {
         stop();
+        clear(); // its suggestions hold the sample
         asked = false;
         shownFor = "";
         open.set(false);
@@ -143,7 +150,19 @@ public final class StarterSheet extends ScrollPane {
     private void stop() {
         if (round != null) {
             round.cancel.ask();
+            round = null;
         }
+    }
+
+    private void clear() {
+        counting.getChildren().clear();
+        shares.getChildren().clear();
+        ways.getChildren().clear();
+        wholes.getChildren().clear();
+        waysBox.setVisible(false);
+        wholes.setVisible(false);
+        way = 0;
+        whole = Optional.empty();
     }
 
     private void show() {
@@ -151,17 +170,12 @@ public final class StarterSheet extends ScrollPane {
         Round now = new Round(new StarterTrials(desk), new Cancel());
         round = now;
         shownFor = now();
-        counting.getChildren().clear();
-        shares.getChildren().clear();
-        ways.getChildren().clear();
-        wholes.getChildren().clear();
-        waysBox.setVisible(false);
-        wholes.setVisible(false);
+        clear();
         open.set(true);
         for (Starter starter : Starter.values()) {
             StarterTile tile = new StarterTile(starter, laid -> take(starter, laid));
             (starter.isCounting() ? counting : shares).getChildren().add(tile);
-            work(now, tile, tile, () -> {
+            work(now, tile, tile::refuse, () -> {
                 List<Suggestion> all = now.trials.suggestions(starter, now.cancel);
                 if (all.isEmpty()) {
                     return () -> tile.refuse(Texts.of("starter.cannot"));
@@ -169,7 +183,12 @@ public final class StarterSheet extends ScrollPane {
                 StarterTrials.Seen seen = now.trials.rough(all.getFirst(), now.cancel);
                 return () -> {
                     tile.suggest(all);
-                    came(now, tile, all.getFirst(), seen);
+                    Suggestion chosen = chosen(tile);
+                    if (chosen == all.getFirst()) {
+                        came(now, tile, chosen, seen);
+                    } else {
+                        turn(now, tile, chosen);
+                    }
                     if (starter == Starter.HOW_MANY) {
                         focus(tile);
                         offerWays(now, all);
@@ -180,17 +199,36 @@ public final class StarterSheet extends ScrollPane {
         }
     }
 
+    /** What a question is answered by as people chose so far, else the likeliest. */
+    private Suggestion chosen(StarterTile tile) {
+        List<Suggestion> all = tile.suggestions();
+        return tile.starter().isCounting()
+                ? all.get(Math.min(way, all.size() - 1))
+                : all.stream()
+                        .filter(s -> whole.filter(w -> w == s.of()).isPresent())
+                        .findFirst()
+                        .orElse(all.getFirst());
+    }
+
+    /** All questions of a kind anew, as was chosen. */
+    private void turn(Round of, FlowPane pane) {
+        tiles(pane).filter(t -> !t.suggestions().isEmpty()).forEach(t -> turn(of, t, chosen(t)));
+    }
+
     /** What may fail, away from the interface thread; what it leaves is done on it. */
     @FunctionalInterface
     private interface Working {
         Runnable run() throws FileFault, StepFault, RunFault;
     }
 
-    /** @param slot what was asked for in it before is wanted no more */
-    private void work(Round of, StarterTile tile, Object slot, Working working) {
+    /**
+     * @param slot what was asked for in it before is wanted no more
+     * @param refuse shows why it failed
+     */
+    private void work(Round of, Object slot, Consumer<String> refuse, Working working) {
         desk.look(slot, Urgency.ASKED, idle -> {
             if (!of.cancel.asked()) {
-                Runnable left = left(tile, working);
+                Runnable left = left(refuse, working);
                 Platform.runLater(() -> {
                     if (!of.cancel.asked()) {
                         left.run();
@@ -200,27 +238,27 @@ public final class StarterSheet extends ScrollPane {
         });
     }
 
-    private static Runnable left(StarterTile tile, Working working) {
+    private static Runnable left(Consumer<String> refuse, Working working) {
         try {
             return working.run();
         } catch (RunFault | StepFault | FileFault e) {
-            return () -> tile.refuse(Words.spoken(e.getMessage()));
+            return () -> refuse.accept(Words.spoken(e.getMessage()));
         } catch (IllegalArgumentException e) {
-            return () -> tile.refuse(Texts.complaint(e.getMessage()));
+            return () -> refuse.accept(Texts.complaint(e.getMessage()));
         }
     }
 
     /** A suggestion was tried on the small sample; all of it is next. */
     private void came(Round of, StarterTile tile, Suggestion suggestion, StarterTrials.Seen rough) {
         tile.show(suggestion, rough);
-        work(of, tile, tile, () -> {
+        work(of, tile, tile::refuse, () -> {
             StarterTrials.Seen exact = of.trials.exact(tile.starter(), suggestion, rough, of.cancel);
             return () -> tile.show(suggestion, exact);
         });
     }
 
     private void turn(Round of, StarterTile tile, Suggestion suggestion) {
-        work(of, tile, tile, () -> {
+        work(of, tile, tile::refuse, () -> {
             StarterTrials.Seen rough = of.trials.rough(suggestion, of.cancel);
             return () -> came(of, tile, suggestion, rough);
         });
@@ -244,22 +282,19 @@ public final class StarterSheet extends ScrollPane {
         for (int i = 0; i < all.size(); i++) {
             int place = i;
             Suggestion suggestion = all.get(i);
-            OtherWay way = new OtherWay(i + 1, suggestion);
-            way.setToggleGroup(group);
-            way.setSelected(i == 0);
-            way.setOnAction(e -> {
-                way.setSelected(true);
-                tiles(counting)
-                        .filter(t -> place < t.suggestions().size())
-                        .forEach(t -> turn(of, t, t.suggestions().get(place)));
+            OtherWay other = new OtherWay(i + 1, suggestion);
+            other.setToggleGroup(group);
+            other.setSelected(i == 0);
+            other.setOnAction(e -> {
+                other.setSelected(true);
+                way = place;
+                turn(of, counting);
             });
-            ways.getChildren().add(way);
-            tiles(counting)
-                    .filter(t -> t.starter() == Starter.HOW_MANY)
-                    .forEach(tile -> work(of, tile, way, () -> {
-                        StarterTrials.Seen seen = of.trials.rough(suggestion, of.cancel);
-                        return () -> way.show(seen);
-                    }));
+            ways.getChildren().add(other);
+            work(of, other, reason -> other.setDisable(true), () -> {
+                StarterTrials.Seen seen = of.trials.rough(suggestion, of.cancel);
+                return () -> other.show(seen);
+            });
         }
         waysBox.setVisible(true);
     }
@@ -282,16 +317,12 @@ public final class StarterSheet extends ScrollPane {
             return;
         }
         wholes.getChildren().setAll(Prose.of(Texts.of("starter.of-what"), "starter-ways-head"));
-        for (Whole whole : offered) {
-            Button button = Pieces.button(
-                    "starter-of-" + ChoiceSetting.word(whole),
-                    "starter.of-" + ChoiceSetting.word(whole),
-                    () -> tiles(shares)
-                            .forEach(t -> t.suggestions().stream()
-                                    .filter(s -> s.of() == whole)
-                                    .findFirst()
-                                    .ifPresent(s -> turn(of, t, s))));
-            wholes.getChildren().add(button);
+        for (Whole each : offered) {
+            String word = ChoiceSetting.word(each);
+            wholes.getChildren().add(Pieces.button("starter-of-" + word, "starter.of-" + word, () -> {
+                whole = Optional.of(each);
+                turn(of, shares);
+            }));
         }
         wholes.setVisible(true);
     }
