@@ -10,7 +10,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
+import keentally.core.geometry.Rectangle;
 import keentally.core.method.Method;
+import keentally.core.picture.Field;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.Scale;
 import keentally.core.run.Runner;
@@ -27,6 +29,7 @@ import keentally.core.work.Workers;
 import keentally.study.caution.Captions;
 import keentally.study.caution.Caution;
 import keentally.study.caution.PictureCautions;
+import keentally.study.document.FieldText;
 import keentally.study.file.FileFault;
 import keentally.study.file.Json;
 import keentally.study.file.OwnFolder;
@@ -36,6 +39,7 @@ import keentally.study.picture.PictureFile;
 import keentally.study.result.PictureOrder;
 import keentally.study.result.SampleNames;
 import keentally.study.run.SampleOrder;
+import keentally.study.starter.AskedField;
 import keentally.study.starter.Reply;
 import keentally.study.starter.Told;
 import keentally.study.starter.Warning;
@@ -139,12 +143,14 @@ final class AskCommand implements Callable<Integer> {
         try (Workers workers = Workers.of(Runtime.getRuntime().availableProcessors());
                 Interrupt interrupt = Interrupt.listening()) {
             for (int i = 0; i < orders.size(); i++) {
+                int at = i;
                 Runner runner = new Runner(workers, new StateCache(0));
                 try {
                     Respondent respondent = Respondent.of(names.get(i), orders.get(i), runner, interrupt.cancel());
+                    respondent.leftOut().ifPresent(box -> sayLeftOut(names.get(at), box));
                     for (String question : questions) {
                         List<Reply> replies = respondent.asked(QUESTIONS.get(question), question);
-                        answers.add(tree(names.get(i), question, replies, files.get(i)));
+                        answers.add(tree(names.get(i), question, replies, files.get(i), respondent.field()));
                         say(names.get(i), question, replies);
                     }
                 } catch (FileFault e) {
@@ -155,6 +161,7 @@ final class AskCommand implements Callable<Integer> {
         }
         if (out != null) {
             WholeFile.write(out.resolve(ANSWERS), Json.pretty(answers));
+            OwnFolder.finish(out);
         }
         if (json) {
             spec.commandLine().getOut().print(Json.pretty(answers));
@@ -164,18 +171,33 @@ final class AskCommand implements Callable<Integer> {
     }
 
     /** A picture that questions are asked of. */
-    private record Respondent(SampleOrder order, FirstLook look, PictureCautions checks, Runner runner, Cancel cancel) {
+    private record Respondent(
+            SampleOrder order,
+            Optional<Rectangle> leftOut,
+            FirstLook look,
+            PictureCautions checks,
+            Runner runner,
+            Cancel cancel) {
         static Respondent of(String name, PictureOrder order, Runner runner, Cancel cancel) throws FileFault {
             PictureFile read =
                     new PictureShelf(Optional.empty()).take(order.picture()).file();
-            Sample sample = order.sample(read, runner.work(cancel));
+            Captions captions = new Captions();
+            AskedField asked = AskedField.of(
+                    order.sample(read, runner.work(cancel)), captions.of(read.key(), read.picture(), cancel));
+            Sample sample = asked.sample();
             State start = State.of(sample.picture(), sample.field(), sample.scale());
             return new Respondent(
                     new SampleOrder(name, sample, order.background(read), false),
+                    asked.leftOut(),
                     FirstLook.at(start, runner.work(cancel)),
-                    new PictureCautions(new Captions()),
+                    new PictureCautions(captions),
                     runner,
                     cancel);
+        }
+
+        /** As {@code --field} takes it; empty for the whole picture. */
+        List<String> field() {
+            return order.sample().parts().stream().map(FieldText::write).toList();
         }
 
         List<Reply> asked(Starter question, String name) {
@@ -185,11 +207,14 @@ final class AskCommand implements Callable<Integer> {
         }
     }
 
-    private Map<String, Object> tree(String picture, String question, List<Reply> replies, String file)
-            throws FileFault {
+    private Map<String, Object> tree(
+            String picture, String question, List<Reply> replies, String file, List<String> field) throws FileFault {
         Map<String, Object> tree = new LinkedHashMap<>();
         tree.put("picture", picture);
         tree.put("question", question);
+        if (!field.isEmpty()) {
+            tree.put("field", field); // run needs it too
+        }
         List<Map<String, Object>> answers = new ArrayList<>();
         for (Reply reply : replies) {
             Told told = reply.told();
@@ -217,6 +242,18 @@ final class AskCommand implements Callable<Integer> {
         }
         tree.put("answers", answers);
         return tree;
+    }
+
+    private void sayLeftOut(String picture, Rectangle box) {
+        if (!json) {
+            spec.commandLine()
+                    .getOut()
+                    .printf(
+                            Locale.ROOT,
+                            "%-24s caption left out; for run add --field %s%n",
+                            picture,
+                            FieldText.write(new Field.Part(box, true)));
+        }
     }
 
     private static Object finite(double value) {

@@ -75,6 +75,7 @@ final class ExampleCommand implements Callable<Integer> {
             }
             handOver(workers);
         }
+        OwnFolder.finish(folder);
         return failed > 0 ? Status.SOME_FAILED : Status.WELL;
     }
 

@@ -74,6 +74,7 @@ class AskCommandTest {
     void everyQuestionHasItsNumberAndUnitAndTheMethodRuns() throws Exception {
         Path asked = folder.resolve("asked");
         assertThat(ask(picture, "--scale", "2 um/px", "--json", "--out", asked)).startsWith("0: [");
+        assertThat(asked).isDirectoryNotContaining("glob:**/.*"); // nothing of what was unfinished
         List<Map<String, Object>> answers =
                 (List<Map<String, Object>>) Json.parse(Files.readString(asked.resolve("answers.json")));
         assertThat(answers)

@@ -29,6 +29,8 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** The command line as a person types it: words in; files, sentences and exit status out. */
 class MainTest {
@@ -83,11 +85,24 @@ class MainTest {
     }
 
     @Test
-    void theExampleHasTheBytesThatAreKeptHereWithOneThreadAndWithTwo() throws IOException, FileFault {
+    void theExampleHasTheBytesThatAreKeptHere() throws IOException, FileFault {
         assertThat(hashes(demo.resolve("one"))).isEqualTo(kept());
-        assertThat(said("example", folder.resolve("two").toString(), "--threads", "2"))
+    }
+
+    /** The example is made by one thread; methods that share out most (regions grown, a forest asked) are run here by all there are. */
+    @ParameterizedTest
+    @ValueSource(strings = {"cell-walls", "pasta-surface", "crumb-section"})
+    void allThreadsGiveTheBytesOfOne(String sample) throws IOException {
+        Path results = demo.resolve("one/results/" + sample);
+        String scale = column(results.resolve("samples.csv"), "um_per_px").getFirst();
+        Path out = folder.resolve("out");
+        String method = demo.resolve("one/samples/" + sample + ".method.json").toString();
+        String picture = demo.resolve("one/samples/" + sample + ".png").toString();
+        assertThat(said("run", method, picture, "--out", out.toString(), "--scale", scale + " um/px"))
                 .isEqualTo("0: ");
-        assertThat(hashes(folder.resolve("two"))).isEqualTo(kept());
+        for (String file : List.of("objects.csv", "phases.csv", "samples.csv", "labels/" + sample + ".tif")) {
+            assertThat(out.resolve(file)).as(file).hasSameBinaryContentAs(results.resolve(file));
+        }
     }
 
     private String picture() {

@@ -1,6 +1,5 @@
 package keentally.desk;
 
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -8,11 +7,6 @@ import java.util.function.Consumer;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.stage.Stage;
-import keentally.core.method.Method;
-import keentally.core.method.MethodFault;
-import keentally.core.method.MethodStep;
-import keentally.core.step.ThresholdStep;
-import keentally.core.work.Cancel;
 import keentally.desk.look.Texts;
 import keentally.desk.look.Theme;
 import keentally.desk.model.DeskModel;
@@ -20,11 +14,7 @@ import keentally.desk.model.StudyActions;
 import keentally.desk.view.DeskWindow;
 import keentally.desk.view.FileQuestions;
 import keentally.desk.view.Preferences;
-import keentally.samples.DemoFiles;
-import keentally.samples.DemoStudy;
 import keentally.study.Program;
-import keentally.study.document.Study;
-import keentally.study.file.FileFault;
 import keentally.study.store.StudyFile;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -35,10 +25,6 @@ public final class Desk extends Application {
 
     private DeskModel model;
     private StudyActions studies;
-
-    public static void main(String[] words) {
-        launch(Desk.class, words);
-    }
 
     @Override
     public void start(Stage window) {
@@ -54,7 +40,7 @@ public final class Desk extends Application {
         studies = desk.studyActions();
         List<String> words = getParameters().getRaw();
         if (!words.isEmpty() && words.getFirst().equals("demo")) {
-            openDemo(desk.studyActions());
+            desk.demo().open();
             return;
         }
         boolean told = !words.isEmpty() && words.getFirst().equals("desk");
@@ -71,42 +57,6 @@ public final class Desk extends Application {
         } else {
             desk.studyActions().newDraft(() -> desk.open(files));
         }
-    }
-
-    /** Goes on with the demo study; draws its pictures and lays it out where that has not been done. */
-    private void openDemo(StudyActions studies) {
-        String drawn = System.getProperty("keentally.demo");
-        Path home = Program.home().resolve("demo-" + Program.VERSION);
-        Path folder = drawn != null ? Path.of(drawn) : home;
-        Path file = home.resolve("Millrace" + StudyFile.ENDING);
-        model.say(Texts.of("demo.drawing"));
-        model.begin(
-                watch -> {
-                    if (DemoFiles.list(folder).isEmpty()) {
-                        DemoFiles.write(folder, model.work(new Cancel()));
-                    }
-                    return Files.exists(file)
-                            ? StudyFile.open(file, watch)
-                            : StudyFile.create(file, laidOut(folder), watch);
-                },
-                () -> model.station().set(firstCut(model.method())));
-    }
-
-    private static Study laidOut(Path folder) throws FileFault {
-        try {
-            return DemoStudy.of(DemoFiles.list(folder));
-        } catch (MethodFault e) {
-            throw new FileFault("The demo's methods cannot be read: " + e.getMessage(), e);
-        }
-    }
-
-    /** Where a newcomer has something to move. */
-    private static String firstCut(Method method) {
-        return method.steps().stream()
-                .filter(s -> s.description().id().equals(ThresholdStep.ID))
-                .map(MethodStep::id)
-                .findFirst()
-                .orElse(DeskModel.PICTURE);
     }
 
     @Override

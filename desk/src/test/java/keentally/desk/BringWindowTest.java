@@ -169,7 +169,7 @@ class BringWindowTest {
     /** Whoever goes to another sample while the picture is read is not asked about the first one. */
     @Test
     void whatIsReadWhileAnotherSampleComesIsNotLaidOnThat() throws Exception {
-        desk.open(mask("second.png", 400, 300, BufferedImage.TYPE_BYTE_GRAY, pen -> pen.fillRect(5, 5, 50, 50)));
+        desk.open(mask("second.jpg", 400, 300, BufferedImage.TYPE_BYTE_GRAY, pen -> pen.fillRect(5, 5, 50, 50)));
         desk.show("s1", "threshold-1");
         Path rough = mask("m.png", 400, 300, BufferedImage.TYPE_BYTE_GRAY, pen -> pen.fillRect(0, 0, 50, 50));
         desk.onFx(() -> {
@@ -190,7 +190,7 @@ class BringWindowTest {
             return null;
         });
         desk.stations("paint");
-        desk.open(mask("second.png", 400, 300, BufferedImage.TYPE_BYTE_GRAY, pen -> pen.fillRect(5, 5, 50, 50)));
+        desk.open(mask("second.jpg", 400, 300, BufferedImage.TYPE_BYTE_GRAY, pen -> pen.fillRect(5, 5, 50, 50)));
         desk.onFx(() -> {
             new MethodActions(desk.model()).assign("m1", List.of("s2"));
             return null;

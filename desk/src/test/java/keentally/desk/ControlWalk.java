@@ -64,11 +64,17 @@ final class ControlWalk implements AutoCloseable {
             "menu-open",
             "menu-folder",
             "menu-method-open",
+            "welcome-pictures",
+            "welcome-folder",
+            "welcome-study",
+            "welcome-demo",
             "menu-quit");
 
     /** What files call things: camel case, ids in quotes, places for numbers, doubled quotes, classes. */
     private static final Pattern FILE_WORDS = Pattern.compile(
             "\\b[a-z]+[A-Z][a-z]+\\b|'[a-z][A-Za-z-]+'|\\{\\d}|''|\\b(java|keentally)\\.|Exception|\\[[a-z]+]| \\([a-z]+(-[a-z]+)+\\) |\\d (um2?|px2)\\b");
+
+    private static final Pattern ADDRESS = Pattern.compile("https?://\\S+");
 
     /** Words of people that look like those of files. */
     private static final Set<String> PEOPLES = Set.of("µmPx");
@@ -119,12 +125,13 @@ final class ControlWalk implements AutoCloseable {
         }
     }
 
-    /** What can be typed is told as it is typed. */
+    /** What can be typed is told as it is typed, and addresses are what they are. */
     private void check(String where, String text) {
         if (text != null && text.contains("such as")) {
             return;
         }
-        Matcher found = FILE_WORDS.matcher(text == null ? "" : text);
+        Matcher found =
+                FILE_WORDS.matcher(ADDRESS.matcher(text == null ? "" : text).replaceAll(""));
         if (found.find() && !PEOPLES.contains(found.group())) {
             said.add(where + ": " + text);
         }
@@ -214,6 +221,9 @@ final class ControlWalk implements AutoCloseable {
             again.run();
             Set<String> ids = new LinkedHashSet<>();
             collect(desk.node(root), ids);
+            desk.node(root).applyCss();
+            Reach.nameless(desk.node(root)).forEach(n -> said.add(root + ": " + n));
+            Reach.cutOff(desk.node(root)).forEach(n -> said.add(root + ": " + n));
             return ids;
         });
     }

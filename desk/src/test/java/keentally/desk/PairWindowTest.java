@@ -99,6 +99,20 @@ class PairWindowTest {
         assertThat(desk.has("second")).isFalse();
     }
 
+    /** The second view has another method on the sample that undo takes away. */
+    @Test
+    void undoTakesAwayTheSampleThatBothShow() throws Exception {
+        second("14 px");
+        Path other = folder.resolve("other.jpg");
+        ImageIO.write(new BufferedImage(60, 40, BufferedImage.TYPE_INT_RGB), "jpg", other.toFile());
+        desk.open(other);
+        desk.click("view-compare");
+        desk.choose("pair-method", "Untitled method 2");
+        desk.command("undo");
+        assertThat(desk.onFx(() -> desk.model().study().get().samples())).hasSize(1);
+        assertThat(desk.text("pair-first-place")).isNotEmpty();
+    }
+
     @Test
     void aClickInTheSecondSelectsInBoth() {
         desk.keys(KeyCode.V);

@@ -21,6 +21,9 @@ class ScreenshotTour {
 
     @Test
     void takeThePictures() throws Exception {
+        try (DeskDriver desk = DeskDriver.start(home.resolve("first"))) {
+            desk.shoot(SHOTS.resolve("welcome.png"));
+        }
         try (DeskDriver desk = DeskDriver.wholeDemo(home)) {
             desk.pointAt(1025, 428);
             desk.shoot(SHOTS.resolve("bench.png"));
@@ -75,15 +78,16 @@ class ScreenshotTour {
             desk.quiet();
             desk.shoot(SHOTS.resolve("training.png"));
             desk.click("view-bench");
-            desk.show("s4", "grow-regions-1");
-            desk.pointAt(500, 400);
-            desk.shoot(SHOTS.resolve("markers.png"));
             desk.show("s10", "cluster-1");
             desk.click("view-phases");
             desk.settleBeside();
             desk.shoot(SHOTS.resolve("phases.png"));
             desk.click("view-bench");
             refined(desk);
+        }
+        try (DeskDriver desk = DeskDriver.demo(home.resolve("help"), "Crumb section", "threshold-1")) {
+            desk.keys(KeyCode.F1);
+            desk.shoot(SHOTS.resolve("help.png"));
         }
         try (DeskDriver desk = DeskDriver.proving(home.resolve("proving"))) {
             desk.click("view-ledger");
@@ -105,11 +109,6 @@ class ScreenshotTour {
         }
         Files.writeString(home.resolve("desk.json"), "{\"theme\": \"dark\", \"width\": 1280, \"height\": 800}");
         try (DeskDriver desk = DeskDriver.wholeDemo(home)) {
-            desk.show("s1", "gate-1");
-            desk.click("overlay-fill");
-            desk.choose("fill-by", "Equivalent diameter, µm");
-            desk.pointAt(500, 400);
-            desk.shoot(SHOTS.resolve("fill-dark.png"));
             desk.click("overlay-outlines");
             desk.show("s3", "split-touching-1");
             desk.click("view-compare");

@@ -52,12 +52,25 @@ public final class DemoFiles {
     /** One sample as it was written. */
     public record Output(DemoSample sample, PictureRef picture, Path method) {}
 
+    /** Told how many of the samples are written. */
+    @FunctionalInterface
+    public interface Watcher {
+        void at(int done, int of);
+    }
+
     /** @throws FileFault where the folder holds something that no such call wrote, or cannot be written */
     public static List<Output> write(Path folder, Work work) throws FileFault {
+        return write(folder, work, (done, of) -> {});
+    }
+
+    /** As {@link #write(Path, Work)}; what was broken off is begun again the next time. */
+    public static List<Output> write(Path folder, Work work, Watcher watcher) throws FileFault {
         OwnFolder.claim(folder, TRUTH);
         List<Output> written = new ArrayList<>();
         List<Object> truths = new ArrayList<>();
-        for (Supplier<DemoSample> drawing : DemoSamples.all(work)) {
+        List<Supplier<DemoSample>> all = DemoSamples.all(work);
+        for (Supplier<DemoSample> drawing : all) {
+            watcher.at(written.size(), all.size());
             DemoSample sample = drawing.get();
             PictureRef picture = writePicture(folder, sample);
             learning(folder, sample);
@@ -72,6 +85,7 @@ public final class DemoFiles {
         tree.put("version", LAYOUT);
         tree.put("samples", truths);
         WholeFile.write(folder.resolve(TRUTH), Json.pretty(tree));
+        OwnFolder.finish(folder);
         return written;
     }
 

@@ -12,7 +12,29 @@ public final class Amounts {
     private static final double LEAST_PLAIN = 1e-6;
     private static final double MOST_PLAIN = 1e15;
 
+    private static final Pattern THOUSANDS = Pattern.compile("^-?[1-9]\\d{0,2}(,\\d{3})+(?![\\d,])");
+    private static final Pattern DECIMAL_COMMA = Pattern.compile("^([+-]?\\d*),(\\d+)(?![\\d,.])");
+
     private Amounts() {}
+
+    /**
+     * What a person typed, with or without a unit behind it, as it is written here: commas between thousands go, as this program shows them,
+     * and any other single comma is a decimal one, so that 0,5 is a half and 1,500 fifteen hundred.
+     */
+    public static String typed(String text) {
+        String stripped = text.strip();
+        String whole = THOUSANDS.matcher(stripped).replaceFirst(m -> m.group().replace(",", ""));
+        return whole.equals(stripped) ? DECIMAL_COMMA.matcher(stripped).replaceFirst("$1.$2") : whole;
+    }
+
+    /**
+     * The number that a person typed, as {@link #typed} reads it.
+     *
+     * @throws NumberFormatException where it is none
+     */
+    public static double number(String text) {
+        return Double.parseDouble(typed(text));
+    }
 
     /** Whole numbers without ".0", others plain decimals from 1e-6 to 1e15, beyond that with an exponent. */
     public static String text(double value) {

@@ -1,5 +1,7 @@
 package keentally.core.words;
 
+import java.text.MessageFormat;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.ResourceBundle;
 import java.util.regex.MatchResult;
@@ -157,6 +159,11 @@ public final class Words {
     /** Where a measure's definition comes from. */
     public static String source(Measure measure) {
         return text("measure." + measure.id() + ".source");
+    }
+
+    /** A sentence of the help with numbers and words in it. */
+    static String about(String key, Object... parts) {
+        return new MessageFormat(text("about." + key), Locale.ROOT).format(parts);
     }
 
     private static String text(String key) {

@@ -90,7 +90,7 @@ public final class BringDialog {
     private How how() {
         Meaning meaning = (Meaning) meanings.getSelectedToggle().getUserData();
         try {
-            return new How(meaning, Double.parseDouble(cut.getText().strip()), inverted.isSelected());
+            return new How(meaning, Amounts.number(cut.getText()), inverted.isSelected());
         } catch (NumberFormatException e) {
             throw new IllegalArgumentException(Texts.of("bring.cut.wrong", cut.getText()));
         }

@@ -34,7 +34,7 @@ public final class TableDialog {
 
     private final DeskModel desk;
     private final TableModel model;
-    private final TextArea pasted = new TextArea();
+    private final TextArea pasted = Pieces.area("");
     private final ComboBox<String> column = new ComboBox<>();
     private final ComboBox<String> ours = new ComboBox<>();
     private final Label complaint = Prose.complaint();
@@ -47,9 +47,11 @@ public final class TableDialog {
         this.model = new TableModel(desk, Platform::runLater);
     }
 
-    /** Opens it. */
-    public static void show(Scene owner, DeskModel desk) {
-        new TableDialog(desk).open(owner);
+    /** Opens it. @param text what was pasted already; empty for nothing */
+    public static void show(Scene owner, DeskModel desk, String text) {
+        TableDialog dialog = new TableDialog(desk);
+        dialog.open(owner);
+        dialog.pasted.setText(text);
     }
 
     private void open(Scene owner) {

@@ -9,8 +9,11 @@ import keentally.core.method.MethodStep;
 import keentally.core.setting.Setting;
 import keentally.core.step.StepDescription;
 import keentally.core.step.Steps;
+import keentally.core.words.About;
 import keentally.core.words.Words;
 import keentally.desk.find.Commands.Command;
+import keentally.desk.help.CautionWords;
+import keentally.desk.help.Topic;
 import keentally.desk.look.HelpText;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
@@ -29,8 +32,14 @@ public final class Places {
      * @param measure shows how it is spread
      * @param help opens it at a heading
      * @param caution shows what is to be said of the sample
+     * @param topic tells of something beside the picture
      */
-    public record Ways(Runnable bench, Consumer<Measure> measure, Consumer<String> help, Runnable caution) {}
+    public record Ways(
+            Runnable bench,
+            Consumer<Measure> measure,
+            Consumer<String> help,
+            Runnable caution,
+            Consumer<Topic> topic) {}
 
     public Places(DeskModel desk, Ways ways) {
         this.desk = desk;
@@ -42,6 +51,7 @@ public final class Places {
         List<Command> all = new ArrayList<>();
         for (StepDescription step : Steps.all()) {
             step.settings().forEach(s -> all.add(setting(step, s)));
+            all.add(about("step-" + step.id(), Words.title(step), Words.help(step), new Topic.OfStation(step)));
         }
         for (Measure measure : Measure.values()) {
             all.add(new Command(
@@ -50,9 +60,19 @@ public final class Places {
                     Words.definition(measure),
                     "",
                     () -> ways.measure().accept(measure)));
+            all.add(about(
+                    "measure-" + measure.id(),
+                    Words.title(measure),
+                    Words.definition(measure),
+                    new Topic.OfMeasure(measure)));
         }
         for (CautionKind kind : CautionKind.values()) {
             all.add(caution(kind));
+            all.add(about(
+                    "caution-" + kind.id(),
+                    CautionWords.title(kind),
+                    CautionWords.about(kind),
+                    new Topic.OfCaution(kind)));
         }
         for (HelpText.Part part : HelpText.parts()) {
             all.add(new Command(
@@ -65,11 +85,20 @@ public final class Places {
         return all;
     }
 
+    private Command about(String id, String title, String text, Topic topic) {
+        return new Command(
+                "about-" + id,
+                Texts.of("find.about", title),
+                text,
+                "",
+                () -> ways.topic().accept(topic));
+    }
+
     private Command setting(StepDescription step, Setting<?> setting) {
         return new Command(
                 "setting-" + step.id() + "-" + setting.id(),
                 Texts.of("find.setting", Words.label(step, setting), Words.title(step)),
-                Words.help(step, setting).orElse(""),
+                About.of(step, setting) + " " + Words.help(step, setting).orElse(""),
                 "",
                 () -> goTo(step));
     }

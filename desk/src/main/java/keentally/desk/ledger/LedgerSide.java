@@ -23,9 +23,11 @@ import javafx.scene.image.ImageView;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import keentally.core.quantity.Amounts;
 import keentally.core.stats.FieldStatistics;
 import keentally.core.stats.LinearTrend;
 import keentally.core.words.Figures;
+import keentally.desk.look.Copies;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.PlotImages;
 import keentally.desk.look.Prose;
@@ -87,6 +89,7 @@ public final class LedgerSide extends VBox {
         setId("ledger-side");
         getStyleClass().add("station-panel");
         numbers.setId("ledger-number");
+        numbers.setAccessibleText(Texts.of("name.ledger-number"));
         numbers.setMaxWidth(Double.MAX_VALUE);
         numbers.setCellFactory(list -> cell());
         numbers.setButtonCell(cell());
@@ -100,11 +103,16 @@ public final class LedgerSide extends VBox {
         groups.setHgap(12);
         groups.setVgap(4);
         wanted.setId("ledger-wanted");
+        wanted.setAccessibleText(Texts.of("name.ledger-wanted"));
         wanted.setPrefColumnCount(4);
         wanted.textProperty().addListener(o -> groups());
         HBox accuracy = new HBox(8, new Label(Texts.of("ledger.wanted")), wanted, new Label("%"));
         accuracy.getStyleClass().add("row");
         picture.setId("ledger-plot");
+        Copies.from(
+                picture,
+                () -> Copies.put(
+                        Copies.plotWithCsv(picture, plot.map(LedgerPlot::csv).orElse(""))));
         picture.setFitWidth(WIDTH);
         picture.setPreserveRatio(true);
         picture.setOnMouseClicked(e -> drawn.flatMap(
@@ -291,8 +299,7 @@ public final class LedgerSide extends VBox {
 
     private double accuracy() {
         try {
-            double value = Double.parseDouble(
-                    Objects.requireNonNullElse(wanted.getText(), "").strip());
+            double value = Amounts.number(Objects.requireNonNullElse(wanted.getText(), ""));
             return value > 0 ? value : Double.NaN;
         } catch (NumberFormatException e) {
             return Double.NaN;

@@ -54,6 +54,7 @@ final class LedgerTable extends TableView<LedgerEntry> {
     LedgerTable(Thumbnails thumbnails, Consumer<LedgerEntry> open, Consumer<ContextMenu> menu) {
         this.thumbnails = thumbnails;
         setId("ledger-table");
+        setAccessibleText(Texts.of("name.ledger-table"));
         getStyleClass().add("ledger-table");
         setFixedCellSize(THUMB * 3 / 4 + 6);
         setPlaceholder(new Label(Texts.of("ledger.none")));

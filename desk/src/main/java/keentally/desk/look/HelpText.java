@@ -25,8 +25,17 @@ public final class HelpText {
                 .toList();
     }
 
+    /** A line for each library that comes with the program. */
+    public static String licences() {
+        return read("licences.txt");
+    }
+
     private static String all() {
-        try (InputStream in = HelpText.class.getResourceAsStream("/keentally/desk/help.txt")) {
+        return read("help.txt");
+    }
+
+    private static String read(String name) {
+        try (InputStream in = HelpText.class.getResourceAsStream("/keentally/desk/" + name)) {
             return new String(in.readAllBytes(), StandardCharsets.UTF_8);
         } catch (IOException e) {
             throw new UncheckedIOException(e);

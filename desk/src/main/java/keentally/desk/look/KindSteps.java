@@ -60,7 +60,6 @@ public final class KindSteps<E extends Enum<E>> extends VBox {
         ToggleButton button = new ToggleButton(Texts.of(key + "." + word, Figures.number(n)));
         button.setId(key + "-" + word);
         button.getStyleClass().setAll("hand");
-        button.setFocusTraversable(false);
         button.setSelected(chosen.get() == kind);
         button.setTooltip(new Tooltip(Texts.of(key + "." + word + ".help")));
         button.setOnAction(e -> {

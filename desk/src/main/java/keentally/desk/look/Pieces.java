@@ -3,10 +3,14 @@ package keentally.desk.look;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.value.ObservableValue;
 import javafx.scene.Node;
+import javafx.scene.TraversalDirection;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextArea;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import keentally.core.setting.ChoiceSetting;
@@ -57,7 +61,6 @@ public final class Pieces {
             ToggleButton button = new ToggleButton(Texts.of(text));
             button.setId(word);
             button.setTooltip(new Tooltip(Texts.of(text + ".help")));
-            button.setFocusTraversable(false);
             button.setSelected(chosen.get() == each);
             button.setOnAction(e -> {
                 button.setSelected(true);
@@ -67,6 +70,18 @@ public final class Pieces {
             row.getChildren().add(button);
         }
         return row;
+    }
+
+    /** Tab goes on to the next control, as everywhere else, instead of into the text. */
+    public static TextArea area(String text) {
+        TextArea area = new TextArea(text);
+        area.addEventFilter(KeyEvent.KEY_PRESSED, e -> {
+            if (e.getCode() == KeyCode.TAB && !e.isControlDown()) {
+                area.requestFocusTraversal(e.isShiftDown() ? TraversalDirection.PREVIOUS : TraversalDirection.NEXT);
+                e.consume();
+            }
+        });
+        return area;
     }
 
     /** A value that outlives a node, heard only while the node stands in a window: what is taken away is let go of with its listeners. */

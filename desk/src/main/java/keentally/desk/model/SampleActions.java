@@ -1,5 +1,6 @@
 package keentally.desk.model;
 
+import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -23,11 +24,14 @@ import keentally.study.document.PictureRef.Source;
 import keentally.study.document.SlideLabel;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
+import keentally.study.door.ChannelFiles;
 import keentally.study.file.FileFault;
+import keentally.study.file.WholeFile;
 import keentally.study.picture.PictureFolder;
 import keentally.study.picture.PictureReader;
 import keentally.study.picture.PictureReader.Survey;
 import keentally.study.store.PictureShelf;
+import keentally.study.store.StudyFile;
 
 /** What a person does to samples: add, label, calibrate, fence off, order, remove. Every one an action that can be undone. */
 public final class SampleActions {
@@ -48,6 +52,11 @@ public final class SampleActions {
          * @throws IllegalArgumentException in a sentence, where the channels cannot be called so
          */
         List<NewSample> choose(Survey survey);
+
+        /** Asked likewise of files that seem to be the channels of one sample; empty where each is a sample. */
+        default Optional<NewSample> join(ChannelFiles files) {
+            return Optional.empty();
+        }
     }
 
     /** A sample to be made. */
@@ -100,7 +109,14 @@ public final class SampleActions {
             return; // another study is on the desk by now
         }
         List<NewSample> fresh = new ArrayList<>();
-        for (Survey survey : read) {
+        List<Survey> each = new ArrayList<>(read);
+        for (ChannelFiles files : ChannelFiles.among(read)) {
+            choice.join(files).ifPresent(joined -> {
+                fresh.add(joined);
+                each.removeAll(files.byWord().values());
+            });
+        }
+        for (Survey survey : each) {
             if (survey.pages() > 1) {
                 try {
                     fresh.addAll(choice.choose(survey));
@@ -129,6 +145,31 @@ public final class SampleActions {
                 .with(like.field(), FieldOrigin.COPIED);
         desk.act(Texts.of("action.arrived", thing.name()), s -> s.with(id, thing));
         return id;
+    }
+
+    /** Adds a picture that lies nowhere yet: written to a file, and packed into the study so that it goes where the study goes. */
+    public void keep(String name, Path file, WholeFile.Writer png) {
+        Address here = desk.here();
+        desk.job(Texts.of("job.paste"), job -> {
+            try {
+                Files.createDirectories(file.getParent());
+                WholeFile.write(file, png);
+                PictureRef picture = new PictureRef(List.of(PictureShelf.source("", PictureReader.survey(file), 1)));
+                Optional<StudyFile> study = here.study().file().filter(f -> !f.isReadOnly());
+                if (study.isPresent()) {
+                    PictureShelf.pack(picture, study.get());
+                }
+                ui.execute(() -> {
+                    if (here.study() == desk.holding().get()) {
+                        put(here.methodId(), List.of(new NewSample(name, picture)));
+                    }
+                });
+            } catch (FileFault e) {
+                ui.execute(() -> desk.say(e.getMessage()));
+            } catch (IOException e) {
+                ui.execute(() -> desk.say(Texts.of("paste.no-place", file.getParent(), WholeFile.reason(e))));
+            }
+        });
     }
 
     /** Adds samples in one action, with the method in use, and shows the first of them. */

@@ -53,7 +53,7 @@ public final class StudyActions {
     public void draft(Runnable then) {
         desk.begin(
                 watch -> {
-                    for (Path last : lastDrafts()) {
+                    for (Path last : drafts(1)) {
                         StudyFile file = StudyFile.open(last, watch);
                         if (!file.isReadOnly()) {
                             return file;
@@ -78,7 +78,12 @@ public final class StudyActions {
         return StudyFile.create(file, Study.empty(), watch);
     }
 
-    private List<Path> lastDrafts() {
+    /** Those that were begun and not named yet, the last first. */
+    public List<Path> drafts() {
+        return drafts(Integer.MAX_VALUE);
+    }
+
+    private List<Path> drafts(int most) {
         if (!Files.isDirectory(drafts)) {
             return List.of();
         }
@@ -86,7 +91,7 @@ public final class StudyActions {
             return all.filter(f -> f.toString().endsWith(StudyFile.ENDING))
                     .filter(Files::isRegularFile)
                     .sorted(Comparator.reverseOrder())
-                    .limit(1)
+                    .limit(most)
                     .toList();
         } catch (IOException e) {
             return List.of();

@@ -53,6 +53,11 @@ public final class TrialRuns {
         public Pyramid pyramid() {
             return open.pyramid();
         }
+
+        /** The same picture, fenced otherwise. */
+        public TrialSample on(Sample other) {
+            return new TrialSample(other, open, order.on(other));
+        }
     }
 
     /** Keeps a sample's picture in memory as one that was shown; on the interface thread. */

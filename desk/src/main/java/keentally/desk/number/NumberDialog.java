@@ -142,7 +142,7 @@ final class NumberDialog {
             return OptionalDouble.empty();
         }
         try {
-            return OptionalDouble.of(Double.parseDouble(text));
+            return OptionalDouble.of(Amounts.number(text));
         } catch (NumberFormatException e) {
             throw new IllegalArgumentException(Texts.of("numbers.typed.wrong", text), e);
         }

@@ -11,7 +11,10 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import keentally.core.measure.SampleNumber;
+import keentally.core.method.Method;
 import keentally.core.words.Figures;
+import keentally.desk.help.Topic;
+import keentally.desk.help.Why;
 import keentally.desk.look.Glyph;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
@@ -75,16 +78,36 @@ public final class NumbersList extends VBox {
         }
     }
 
+    /** A formula over what there is of the sample. */
+    private static Optional<Topic> why(DeskModel desk, SampleNumber number) {
+        Method method = desk.method();
+        int index = method.numbers().indexOf(number);
+        String unit = number.unitSymbol(desk.unit());
+        Topic.Reading reading = (run, trials, sample, cancel) -> {
+            double value = trials.numbers(run, sample, cancel).get(index);
+            return Double.isNaN(value) ? OptionalDouble.empty() : OptionalDouble.of(value);
+        };
+        return told(desk, number)
+                .map(told -> new Topic.OfNumber(
+                        number.name(),
+                        told,
+                        List.of(Texts.of("why.formula", number.formula())),
+                        "",
+                        Optional.of(new Topic.Again(reading, v -> (Figures.number(v) + " " + unit).strip()))));
+    }
+
     private HBox line(SampleNumber number) {
         Label name = new Label(number.name());
         name.setTooltip(new Tooltip(number.toString()));
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
-        return new HBox(
+        HBox line = new HBox(
                 8,
                 name,
                 gap,
                 Pieces.figure("brief-" + number.name(), told(desk, number).orElse("\u2013")));
+        Why.from(line, () -> why(desk, number));
+        return line;
     }
 
     private VBox row(SampleNumber number) {
@@ -103,6 +126,7 @@ public final class NumbersList extends VBox {
         HBox head = new HBox(8, name, gap, figure, change);
         head.getStyleClass().add("row");
         VBox row = new VBox(2, head, Prose.of("= " + number.formula(), "hint"));
+        Why.from(row, () -> why(desk, number));
         found(desk, number)
                 .filter(n -> value.isEmpty())
                 .ifPresent(n -> row.getChildren()

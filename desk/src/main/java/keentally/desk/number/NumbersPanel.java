@@ -60,6 +60,7 @@ public final class NumbersPanel extends VBox {
     private HBox row(String name, Map<String, Double> known) {
         TextField field = new TextField(known.containsKey(name) ? Amounts.text(known.get(name)) : "");
         field.setId("typed-" + name);
+        field.setAccessibleText(name);
         field.setPrefColumnCount(8);
         field.setPromptText(Texts.of("numbers.typed.prompt"));
         Typed.in(field, () -> take(name, field));
@@ -97,7 +98,7 @@ public final class NumbersPanel extends VBox {
 
     private static double number(String text) {
         try {
-            double value = Double.parseDouble(text);
+            double value = Amounts.number(text);
             if (Double.isFinite(value)) {
                 return value;
             }

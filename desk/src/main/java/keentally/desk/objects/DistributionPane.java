@@ -27,6 +27,7 @@ import keentally.core.step.State;
 import keentally.core.step.StepFault;
 import keentally.core.words.Figures;
 import keentally.core.words.Words;
+import keentally.desk.look.Copies;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
@@ -123,7 +124,6 @@ final class DistributionPane extends VBox {
         this.newest = new Newest(desk, Platform::runLater);
         this.picking = new Newest(desk, Platform::runLater);
         this.measures = new MeasureBox(desk, "distribution-measure", Measure.ECD);
-        measures.setPrefWidth(134);
         setId("distribution-pane");
         getStyleClass().add("distribution-pane");
         measures.valueProperty().addListener(o -> refresh());
@@ -133,6 +133,7 @@ final class DistributionPane extends VBox {
         sum.setSelected(true);
         sum.selectedProperty().addListener(o -> draw());
         plot = new DistributionPlot(r -> gate().tryOut(r), r -> gate().keep(r), this::pick);
+        Copies.from(plot, this::copy);
         numbers.setId("distribution-numbers");
         FlowPane row = new FlowPane(
                 8,
@@ -205,11 +206,20 @@ final class DistributionPane extends VBox {
             desk.say(Texts.of("distribution.none"));
             return;
         }
-        onSave.accept(new SpreadPlot(
+        onSave.accept(spread());
+    }
+
+    private SpreadPlot spread() {
+        return new SpreadPlot(
                 known.kept(),
                 steps.get() == Steps.LOG,
                 Words.title(measures.getValue(), desk.unit()),
-                Texts.of("distribution.of." + ChoiceSetting.word(weight.get()))));
+                Texts.of("distribution.of." + ChoiceSetting.word(weight.get())));
+    }
+
+    private void copy() {
+        String csv = known.kept().count() == 0 ? "" : spread().csv();
+        Copies.put(Copies.plotWithCsv(plot, csv));
     }
 
     private void draw() {

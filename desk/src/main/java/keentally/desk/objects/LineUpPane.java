@@ -49,7 +49,6 @@ final class LineUpPane extends VBox {
         setId("line-up-pane");
         getStyleClass().add("distribution-pane");
         down.setId("line-up-down");
-        down.setFocusTraversable(false);
         droppedToo.setId("line-up-dropped");
         sameScale.setId("line-up-scale");
         doubtful.setId("line-up-doubtful");
@@ -57,7 +56,6 @@ final class LineUpPane extends VBox {
         doubtful.setVisible(false);
         says.setId("line-up-says");
         VBox.setVgrow(grid, Priority.ALWAYS);
-        measures.setPrefWidth(126);
         FlowPane row = new FlowPane(8, 6, measures, down, droppedToo, sameScale, doubtful);
         row.getStyleClass().addAll("distribution-row", "choices");
         row.setPrefWrapLength(ObjectsPane.ROW);

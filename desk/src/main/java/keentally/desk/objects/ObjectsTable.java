@@ -18,14 +18,11 @@ import javafx.scene.control.Label;
 import javafx.scene.control.SelectionMode;
 import javafx.scene.control.TableCell;
 import javafx.scene.control.TableColumn;
+import javafx.scene.control.TablePosition;
 import javafx.scene.control.TableRow;
 import javafx.scene.control.TableView;
 import javafx.scene.control.Tooltip;
-import javafx.scene.input.Clipboard;
-import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyCodeCombination;
-import javafx.scene.input.KeyCombination;
 import javafx.scene.layout.StackPane;
 import keentally.core.measure.Column;
 import keentally.core.measure.Formula;
@@ -39,13 +36,15 @@ import keentally.core.step.LabelStep;
 import keentally.core.words.Figures;
 import keentally.core.words.Words;
 import keentally.core.work.Work;
+import keentally.desk.help.Topic;
+import keentally.desk.help.Why;
+import keentally.desk.look.Copies;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Newest;
 
 /** The table of objects, linked with the stage: what is selected in one is selected in the other. */
 final class ObjectsTable extends StackPane {
-    private static final KeyCombination COPY = new KeyCodeCombination(KeyCode.C, KeyCombination.SHORTCUT_DOWN);
     private static final int SAMPLED = 200;
     private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
 
@@ -69,6 +68,9 @@ final class ObjectsTable extends StackPane {
         this.desk = desk;
         this.sorting = new Newest(desk, Platform::runLater, Urgency.ASKED);
         table.setId("objects");
+        table.setAccessibleText(Texts.of("name.objects"));
+        Copies.from(table, this::copy);
+        Why.from(table, this::why);
         table.setItems(rows);
         table.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
         table.setPlaceholder(new Label(Texts.of("objects.none")));
@@ -84,10 +86,7 @@ final class ObjectsTable extends StackPane {
             }
         });
         table.setOnKeyPressed(e -> {
-            if (COPY.match(e)) {
-                copy();
-                e.consume();
-            } else if (e.getCode() == KeyCode.DELETE) {
+            if (e.getCode() == KeyCode.DELETE) {
                 new ByHand(desk).drop(desk.selection().get());
                 e.consume();
             }
@@ -228,6 +227,22 @@ final class ObjectsTable extends StackPane {
         return column;
     }
 
+    /** Of the cell that has the keyboard. */
+    private Optional<Topic> why() {
+        TablePosition<?, ?> cell = table.getFocusModel().getFocusedCell();
+        if (cell == null || cell.getRow() < 0 || cell.getTableColumn() == null || shown.isEmpty()) {
+            return Optional.empty();
+        }
+        int row = rows.get(cell.getRow());
+        int column = cell.getTableColumn().getUserData() instanceof Integer index ? index : -1;
+        if (column < 0 || !(shown.get().columns().get(column) instanceof Measure measure)) {
+            return Optional.empty();
+        }
+        String told =
+                Figures.number(values[column][row]) + " " + measure.dimension().unitSymbol(desk.unit());
+        return Optional.of(Why.ofObject(measure, row + 1, told.strip()));
+    }
+
     private String text(int row, int column, int decimals) {
         if (column < 0) {
             return String.valueOf(row + 1);
@@ -343,9 +358,7 @@ final class ObjectsTable extends StackPane {
                 }
             }
             Platform.runLater(() -> {
-                ClipboardContent content = new ClipboardContent();
-                content.putString(text.append("\r\n").toString());
-                Clipboard.getSystemClipboard().setContent(content);
+                Copies.put(Copies.table(text.append("\r\n").toString()));
                 desk.say(Texts.of("objects.copied", Figures.number(all.size())));
             });
         });

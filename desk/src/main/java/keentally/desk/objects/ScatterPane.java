@@ -55,8 +55,6 @@ final class ScatterPane extends VBox {
         getStyleClass().add("distribution-pane");
         log.setId("scatter-log");
         says.setId("scatter-says");
-        across.setPrefWidth(150);
-        up.setPrefWidth(150);
         plot = new ScatterPlot(new ByMouse(), (w, h) -> paint());
         VBox.setVgrow(plot, Priority.ALWAYS);
         FlowPane row = new FlowPane(8, 6, across, Pieces.name("scatter.against"), up, log, gateBox);

@@ -16,6 +16,7 @@ import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import keentally.core.words.Figures;
+import keentally.desk.look.Copies;
 import keentally.desk.look.Texts;
 
 /** Points of two measures, the gates on both as bars to be dragged, and a box to be drawn round points. */
@@ -61,6 +62,7 @@ final class ScatterPlot extends Pane {
 
     /** @param resized told the new size, so that the points are painted anew */
     ScatterPlot(Hand hand, BiConsumer<Integer, Integer> resized) {
+        Copies.from(this, () -> Copies.put(Copies.plot(this, "")));
         this.hand = hand;
         setId("scatter");
         getStyleClass().add("histogram");

@@ -27,6 +27,7 @@ import keentally.core.region.ObjectSet;
 import keentally.core.stats.Averages;
 import keentally.core.words.Figures;
 import keentally.core.words.Words;
+import keentally.desk.look.Copies;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
@@ -72,6 +73,8 @@ final class SummaryPane extends VBox {
         setId("summary-pane");
         getStyleClass().add("distribution-pane");
         table.setId("summary");
+        table.setAccessibleText(Texts.of("name.summary"));
+        Copies.from(table, this::copy);
         table.setPlaceholder(new Label(Texts.of("objects.none")));
         table.setPrefHeight(250);
         of.setId("summary-of");
@@ -90,6 +93,18 @@ final class SummaryPane extends VBox {
         desk.selection().addListener(o -> refresh());
         visibleProperty().addListener(o -> refresh());
         refresh();
+    }
+
+    private void copy() {
+        String heads = table.getColumns().stream()
+                .map(c -> ((Label) c.getGraphic()).getText())
+                .collect(Collectors.joining("\t"));
+        String rows = table.getItems().stream()
+                .map(line -> table.getColumns().stream()
+                        .map(c -> String.valueOf(c.getCellObservableValue(line).getValue()))
+                        .collect(Collectors.joining("\t")))
+                .collect(Collectors.joining("\n"));
+        Copies.put(Copies.table(heads + "\n" + rows));
     }
 
     private void numbers(String key, ToDoubleFunction<Line> number) {

@@ -105,7 +105,6 @@ public final class ComparePane extends VBox {
     private void where(ToggleButton button, String id, boolean atEnd) {
         button.setId(id);
         button.setTooltip(new Tooltip(Texts.of(id.replace('-', '.') + ".help")));
-        button.setFocusTraversable(false);
         Runnable tell = () -> button.setSelected(pair.stage().atEnd().get() == atEnd);
         button.setOnAction(e -> {
             pair.stage().atEnd().set(atEnd);

@@ -73,7 +73,6 @@ final class PairHead extends VBox {
             this.now = now;
             setId("pair-" + key);
             setTooltip(new Tooltip(Texts.of("pair." + key + ".help")));
-            setFocusTraversable(false);
             setMaxWidth(Double.MAX_VALUE);
             setPrefWidth(10);
             HBox.setHgrow(this, Priority.ALWAYS);
@@ -150,7 +149,6 @@ final class PairHead extends VBox {
         MenuButton more = new MenuButton(Texts.of("pair.more"));
         more.setId("pair-more");
         more.setMinWidth(USE_PREF_SIZE);
-        more.setFocusTraversable(false);
         more.getItems()
                 .addAll(
                         item("swap", () -> pair.swapped().set(!pair.swapped().get())),

@@ -228,8 +228,14 @@ public final class PairModel {
         method.set(Optional.empty());
     }
 
+    /** An undo takes a sample or a method out of the study before something else is put in its place here. */
+    private boolean isThere() {
+        Study study = desk.study().get();
+        return study.sample(sampleId()).isPresent() && study.methods().contains(methodId());
+    }
+
     private void ask() {
-        if (!open.get() || sampleId().isEmpty() || isOwn()) {
+        if (!open.get() || !isThere() || isOwn()) {
             newest.drop();
             keep(Optional.empty());
             show();

@@ -18,8 +18,6 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TableCell;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
-import javafx.scene.input.Clipboard;
-import javafx.scene.input.ClipboardContent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -32,6 +30,7 @@ import keentally.core.run.Readings;
 import keentally.core.view.PhaseInks;
 import keentally.core.words.Figures;
 import keentally.desk.ledger.LedgerModel;
+import keentally.desk.look.Copies;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
@@ -72,6 +71,7 @@ public final class PhasesPane extends VBox {
         setId("phases-pane");
         getStyleClass().add("phases-pane");
         whole.setId("phases-whole");
+        whole.setAccessibleText(Texts.of("name.phases-whole"));
         whole.setOnAction(e -> fill());
         HBox named = new HBox(8, Pieces.name("phases.whole"), whole);
         named.setAlignment(Pos.CENTER_LEFT);
@@ -79,10 +79,12 @@ public final class PhasesPane extends VBox {
         HBox choices = Pieces.choices("phases-of", Of.values(), of);
         of.addListener(o -> fill());
         table.setId("phases-table");
+        table.setAccessibleText(Texts.of("name.phases-table"));
         table.setPlaceholder(new Label(Texts.of("phases.none")));
         VBox.setVgrow(table, Priority.ALWAYS);
         note.setId("phases-note");
         bars.setId("phases-bars");
+        Copies.from(this, this::copy);
         run = Pieces.button("phases-run", "phases.run", this::run);
         FlowPane buttons = new FlowPane(
                 8,
@@ -122,9 +124,7 @@ public final class PhasesPane extends VBox {
     }
 
     private void copy() {
-        ClipboardContent content = new ClipboardContent();
-        content.putString(shares.copied());
-        Clipboard.getSystemClipboard().setContent(content);
+        Copies.put(Copies.table(shares.copied()));
         desk.say(Texts.of("phases.copied", Figures.number(shares.rows().size())));
     }
 

@@ -25,6 +25,7 @@ import keentally.core.geometry.Polygon;
 import keentally.core.geometry.Rectangle;
 import keentally.core.geometry.Shape;
 import keentally.core.picture.Field;
+import keentally.core.quantity.Amounts;
 import keentally.core.quantity.Scale;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.words.Figures;
@@ -58,6 +59,7 @@ final class FieldSection implements PicturePanel.PanelSection {
         exact.getStyleClass().add("exact");
         caption.getStyleClass().add("offer");
         margin.setId("field-margin");
+        margin.setAccessibleText(Texts.of("name.field-margin"));
         margin.setPrefColumnCount(4);
         Button find = Pieces.button("field-round", "field.round", () -> withMargin(model.fields()::findRound));
         Button findAll =
@@ -116,7 +118,7 @@ final class FieldSection implements PicturePanel.PanelSection {
 
     private void withMargin(WithMargin what) {
         try {
-            double px = Double.parseDouble(margin.getText().strip());
+            double px = Amounts.number(margin.getText());
             complaint.setVisible(false);
             what.run(px);
         } catch (NumberFormatException e) {
@@ -247,7 +249,7 @@ final class FieldSection implements PicturePanel.PanelSection {
         try {
             for (int i = 0; i < numbers.length; i++) {
                 String text = fields[i].getText().strip();
-                numbers[i] = text.equals(plain(values[i])) ? values[i] : Double.parseDouble(text);
+                numbers[i] = text.equals(plain(values[i])) ? values[i] : Amounts.number(text);
             }
             Shape shape = made.of(numbers);
             if (shape instanceof Rectangle r && !(r.width() > 0 && r.height() > 0)) {
@@ -264,7 +266,7 @@ final class FieldSection implements PicturePanel.PanelSection {
 
     /** Corners as lines of x, y. */
     private void corners(Polygon polygon) {
-        TextArea text = new TextArea(polygon.corners().stream()
+        TextArea text = Pieces.area(polygon.corners().stream()
                 .map(c -> plain(c.x()) + ", " + plain(c.y()))
                 .collect(Collectors.joining("\n")));
         text.setId("exact-corners");

@@ -25,6 +25,7 @@ import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
 import keentally.core.stats.ValueSummary;
 import keentally.core.words.Figures;
+import keentally.desk.look.Copies;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.PlotImages;
 import keentally.desk.look.Prose;
@@ -64,6 +65,10 @@ final class HistogramSection implements PicturePanel.PanelSection {
         this.wishes = model.histogram();
         this.newest = new Newest(desk, Platform::runLater);
         plot.setId("histogram-plot");
+        Copies.from(
+                plot,
+                () -> Copies.put(
+                        Copies.plotWithCsv(plot, result.map(r -> r.plot().csv()).orElse(""))));
         numbers.setId("histogram-numbers");
         numbers.getStyleClass().add("numbers");
         CheckBox logarithmic = check(
@@ -83,6 +88,7 @@ final class HistogramSection implements PicturePanel.PanelSection {
             changed();
         });
         bins.setId("histogram-bins");
+        bins.setAccessibleText(Texts.of("name.histogram-bins"));
         bins.setPrefColumnCount(4);
         bins.setPromptText(Texts.of("histogram.bins.prompt"));
         bins.setText(
@@ -135,9 +141,11 @@ final class HistogramSection implements PicturePanel.PanelSection {
     private HBox row(int place) {
         ComboBox<String> channel = channels.get(place);
         channel.setId("histogram-channel-" + place);
+        channel.setAccessibleText(Texts.of("name.histogram-channel"));
         channel.setOnAction(e -> chosen());
         ComboBox<String> region = regions.get(place);
         region.setId("histogram-region-" + place);
+        region.setAccessibleText(Texts.of("name.histogram-region"));
         region.setOnAction(e -> chosen());
         region.setConverter(new StringConverter<>() {
             @Override

@@ -11,6 +11,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import keentally.core.find.Caption;
 import keentally.core.geometry.Segment;
+import keentally.core.quantity.Amounts;
 import keentally.core.quantity.Length;
 import keentally.core.quantity.Scale;
 import keentally.core.words.Figures;
@@ -53,10 +54,12 @@ final class ScaleSection implements PicturePanel.PanelSection {
         now.setId("scale-now");
         line.setId("scale-line");
         real.setId("scale-real");
+        real.setAccessibleText(Texts.of("name.scale-real"));
         real.setPromptText(Texts.of("scale.real.prompt"));
         real.setOnAction(e -> takeLine());
         HBox.setHgrow(real, Priority.ALWAYS);
         typed.setId("scale");
+        typed.setAccessibleText(Texts.of("name.scale"));
         typed.setPromptText(Texts.of("scale.prompt"));
         this.text = Typed.in(typed, this::commit);
         found.managedProperty().bind(found.visibleProperty());
@@ -148,7 +151,7 @@ final class ScaleSection implements PicturePanel.PanelSection {
             return;
         }
         try {
-            Length length = Length.of(real.getText().strip());
+            Length length = Length.of(Amounts.typed(real.getText()));
             if (!length.unit().isReal() || !(length.amount() > 0)) {
                 throw new IllegalArgumentException(Texts.of("scale.real.unit"));
             }
@@ -193,7 +196,10 @@ final class ScaleSection implements PicturePanel.PanelSection {
         }
         try {
             model.actions()
-                    .calibrate(text.isEmpty() ? Optional.empty() : Optional.of(Calibration.typed(Scale.of(text))));
+                    .calibrate(
+                            text.isEmpty()
+                                    ? Optional.empty()
+                                    : Optional.of(Calibration.typed(Scale.of(Amounts.typed(text)))));
             typedComplaint.setVisible(false);
         } catch (IllegalArgumentException e) {
             complain(typedComplaint, Texts.complaint(e.getMessage()));

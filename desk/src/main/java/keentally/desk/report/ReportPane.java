@@ -66,6 +66,7 @@ public final class ReportPane extends VBox {
         this.pdf = Pieces.button("report-pdf", "report.pdf", () -> shown(m -> saving.save(Kind.PDF, m.report())));
         this.html = Pieces.button("report-html", "report.html", () -> shown(m -> saving.save(Kind.HTML, m.report())));
         pages.setId("report-pages");
+        pages.setAccessibleText(Texts.of("name.report-pages"));
         pages.getStyleClass().add("report-pages");
         pages.setCellFactory(list -> new Page());
         pages.setPlaceholder(none);

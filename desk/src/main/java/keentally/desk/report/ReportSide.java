@@ -35,7 +35,7 @@ public final class ReportSide extends VBox {
     private final TextField title = new TextField();
     private final TextField laboratory = new TextField();
     private final TextField by = new TextField();
-    private final TextArea words = new TextArea();
+    private final TextArea words = Pieces.area("");
     private final ObjectProperty<Paper> paper = new SimpleObjectProperty<>(Paper.A4);
     private final Button noLogo;
     private final VBox parts = new VBox(2);
@@ -98,6 +98,7 @@ public final class ReportSide extends VBox {
             Function<ReportPlan, String> of,
             BiFunction<ReportPlan, String, ReportPlan> change) {
         input.setId("report-" + name);
+        input.setAccessibleText(Texts.of("name.report-" + name));
         input.setPromptText(Texts.of("report." + name + ".prompt"));
         Typed typed = Typed.in(
                 input, () -> model.change(p -> change.apply(p, input.getText().strip())));

@@ -11,17 +11,24 @@ import javafx.beans.binding.Bindings;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.SimpleBooleanProperty;
+import javafx.geometry.VPos;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextInputControl;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
+import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import keentally.core.geometry.Rectangle;
 import keentally.core.method.Method;
 import keentally.core.run.Lanes.Urgency;
 import keentally.core.run.RunFault;
@@ -36,13 +43,19 @@ import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
+import keentally.desk.picture.PictureModel;
 import keentally.desk.stage.StageModel;
+import keentally.study.document.FieldOrigin;
+import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
+import keentally.study.starter.AskedField;
 
 /** Over the stage while a sample's method is empty: what does the person want to know? Each question is tried on the picture at once. */
 public final class StarterSheet extends ScrollPane {
     /** Of the best score: then the eye of a person tells better. */
     private static final double NEAR = 0.9;
+
+    private static final double BY_HAND = 312;
 
     private final DeskModel desk;
     private final FlowPane counting = new FlowPane();
@@ -51,6 +64,8 @@ public final class StarterSheet extends ScrollPane {
     private final HBox ways = new HBox();
     private final VBox waysBox = new VBox(waysHead, ways);
     private final HBox wholes = new HBox();
+    private final CheckBox withoutCaption = new CheckBox();
+    private final LaidOut laidOut;
 
     /** Which of the ways to count was chosen, and of what shares were asked; for questions whose answer is still to come too. */
     private int way;
@@ -67,17 +82,34 @@ public final class StarterSheet extends ScrollPane {
     /** One time that the sheet is open: what is worked out for it, until it closes. */
     private record Round(StarterTrials trials, Cancel cancel) {}
 
-    /** @param stage whose tools go before: a scale can be drawn before any question is answered */
-    public StarterSheet(DeskModel desk, StageModel stage) {
+    /** What is done with a picture by hand from the beginning. */
+    public interface Ways {
+        void byExamples();
+
+        void countByHand();
+    }
+
+    /**
+     * @param stage whose tools go before: a scale can be drawn before any question is answered
+     * @param laidOut tells what was laid out
+     */
+    public StarterSheet(DeskModel desk, StageModel stage, PictureModel picture, LaidOut laidOut, Ways ways) {
         this.desk = desk;
+        this.laidOut = laidOut;
         setId("starters");
         getStyleClass().add("trial-grid");
         counting.getStyleClass().add("starter-tiles");
         shares.getStyleClass().add("starter-tiles");
-        ways.getStyleClass().add("starter-ways");
+        counting.setRowValignment(VPos.TOP);
+        shares.setRowValignment(VPos.TOP);
+        this.ways.getStyleClass().add("starter-ways");
         waysBox.getStyleClass().add("starter-ways-box");
         wholes.getStyleClass().add("starter-wholes");
-        for (Node offered : List.of(waysBox, wholes)) {
+        withoutCaption.setId("starter-without-caption");
+        withoutCaption.setSelected(true);
+        withoutCaption.getStyleClass().add("on-ground");
+        withoutCaption.setOnAction(e -> show());
+        for (Node offered : List.of(waysBox, wholes, withoutCaption)) {
             offered.managedProperty().bind(offered.visibleProperty());
         }
         Region gap = new Region();
@@ -87,7 +119,10 @@ public final class StarterSheet extends ScrollPane {
                 gap,
                 Pieces.button("starter-close", "starter.close", this::close));
         head.getStyleClass().add("starter-head");
-        VBox all = new VBox(head, counting, waysBox, wholes, shares);
+        FlowPane byHand = new FlowPane(byHand("examples", ways::byExamples), byHand("by-hand", ways::countByHand));
+        byHand.getStyleClass().add("starter-tiles");
+        VBox all = new VBox(
+                head, withoutCaption, counting, new StarterScale(desk, picture), waysBox, wholes, shares, byHand);
         all.getStyleClass().add("starters");
         setContent(all);
         setFitToWidth(true);
@@ -101,6 +136,25 @@ public final class StarterSheet extends ScrollPane {
         desk.sampleId().addListener(o -> hide());
     }
 
+    /** A question that only a person's hand answers. @param key of its texts */
+    private Button byHand(String key, Runnable way) {
+        VBox face = new VBox(
+                Prose.of(Texts.of("starter." + key), "starter-name"),
+                Prose.of(Texts.of("starter." + key + ".about"), "starter-range"));
+        face.getStyleClass().add("starter-face");
+        face.setPrefWidth(BY_HAND);
+        Button tile = new Button();
+        tile.setGraphic(face);
+        tile.setId("starter-" + key);
+        tile.getStyleClass().setAll("tile", "starter");
+        tile.setAccessibleText(Texts.of("starter." + key) + " " + Texts.of("starter." + key + ".about"));
+        tile.setOnAction(e -> {
+            close();
+            way.run();
+        });
+        return tile;
+    }
+
     public ReadOnlyBooleanProperty isOpen() {
         return open;
     }
@@ -108,7 +162,7 @@ public final class StarterSheet extends ScrollPane {
     private String now() {
         return desk.sampleId().get()
                 + desk.methodId()
-                + desk.sample().map(s -> s.field().toString()).orElse("");
+                + desk.sample().map(s -> s.field() + " " + s.scale()).orElse("");
     }
 
     /** By itself only where there is nothing to be spoilt. */
@@ -117,7 +171,8 @@ public final class StarterSheet extends ScrollPane {
                 && desk.sample().isPresent()
                 && desk.open().get().isPresent()
                 && desk.shown().get().isPresent();
-        if (empty && !now().equals(closedFor) && !now().equals(shownFor)) {
+        boolean other = open.get() && !now().equals(shownFor); // its scale or its field was given meanwhile
+        if (other && (empty || asked) || empty && !now().equals(closedFor) && !now().equals(shownFor)) {
             show();
         } else if (!desk.method().steps().isEmpty() && open.get() && !asked) {
             hide();
@@ -138,6 +193,7 @@ public final class StarterSheet extends ScrollPane {
         stop();
         clear(); // its suggestions hold the sample
         asked = false;
+        withoutCaption.setSelected(true);
         shownFor = "";
         open.set(false);
     }
@@ -151,6 +207,9 @@ public final class StarterSheet extends ScrollPane {
         if (round != null) {
             round.cancel.ask();
             round = null;
+            for (Pane pane : List.of(counting, shares, ways)) {
+                pane.getChildren().forEach(desk::unlook);
+            }
         }
     }
 
@@ -161,13 +220,14 @@ public final class StarterSheet extends ScrollPane {
         wholes.getChildren().clear();
         waysBox.setVisible(false);
         wholes.setVisible(false);
+        withoutCaption.setVisible(false);
         way = 0;
         whole = Optional.empty();
     }
 
     private void show() {
         stop();
-        Round now = new Round(new StarterTrials(desk), new Cancel());
+        Round now = new Round(new StarterTrials(desk, !withoutCaption.isSelected()), new Cancel());
         round = now;
         shownFor = now();
         clear();
@@ -175,12 +235,12 @@ public final class StarterSheet extends ScrollPane {
         for (Starter starter : Starter.values()) {
             StarterTile tile = new StarterTile(starter, laid -> take(starter, laid));
             (starter.isCounting() ? counting : shares).getChildren().add(tile);
-            work(now, tile, tile::refuse, () -> {
-                List<Suggestion> all = now.trials.suggestions(starter, now.cancel);
+            work(now, tile, tile::refuse, cancel -> {
+                List<Suggestion> all = now.trials.suggestions(starter, cancel);
                 if (all.isEmpty()) {
                     return () -> tile.refuse(Texts.of("starter.cannot"));
                 }
-                StarterTrials.Seen seen = now.trials.rough(all.getFirst(), now.cancel);
+                StarterTrials.Seen seen = now.trials.rough(all.getFirst(), cancel);
                 return () -> {
                     tile.suggest(all);
                     Suggestion chosen = chosen(tile);
@@ -194,9 +254,19 @@ public final class StarterSheet extends ScrollPane {
                         offerWays(now, all);
                     }
                     offerWholes(now);
+                    now.trials.caption().ifPresent(this::offerCaption);
                 };
             });
         }
+    }
+
+    /** What was burnt into the picture is no sample; a person may say otherwise. */
+    private void offerCaption(Rectangle box) {
+        withoutCaption.setText(Texts.of(
+                "starter.without-caption",
+                String.valueOf(Math.round(box.width())),
+                String.valueOf(Math.round(box.height()))));
+        withoutCaption.setVisible(true);
     }
 
     /** What a question is answered by as people chose so far, else the likeliest. */
@@ -218,7 +288,7 @@ public final class StarterSheet extends ScrollPane {
     /** What may fail, away from the interface thread; what it leaves is done on it. */
     @FunctionalInterface
     private interface Working {
-        Runnable run() throws FileFault, StepFault, RunFault;
+        Runnable run(Cancel cancel) throws FileFault, StepFault, RunFault;
     }
 
     /**
@@ -226,9 +296,9 @@ public final class StarterSheet extends ScrollPane {
      * @param refuse shows why it failed
      */
     private void work(Round of, Object slot, Consumer<String> refuse, Working working) {
-        desk.look(slot, Urgency.ASKED, idle -> {
+        desk.look(slot, Urgency.ASKED, cancel -> {
             if (!of.cancel.asked()) {
-                Runnable left = left(refuse, working);
+                Runnable left = left(refuse, working, cancel);
                 Platform.runLater(() -> {
                     if (!of.cancel.asked()) {
                         left.run();
@@ -238,9 +308,9 @@ public final class StarterSheet extends ScrollPane {
         });
     }
 
-    private static Runnable left(Consumer<String> refuse, Working working) {
+    private static Runnable left(Consumer<String> refuse, Working working, Cancel cancel) {
         try {
-            return working.run();
+            return working.run(cancel);
         } catch (RunFault | StepFault | FileFault e) {
             return () -> refuse.accept(Words.spoken(e.getMessage()));
         } catch (IllegalArgumentException e) {
@@ -251,15 +321,15 @@ public final class StarterSheet extends ScrollPane {
     /** A suggestion was tried on the small sample; all of it is next. */
     private void came(Round of, StarterTile tile, Suggestion suggestion, StarterTrials.Seen rough) {
         tile.show(suggestion, rough);
-        work(of, tile, tile::refuse, () -> {
-            StarterTrials.Seen exact = of.trials.exact(tile.starter(), suggestion, rough, of.cancel);
+        work(of, tile, tile::refuse, cancel -> {
+            StarterTrials.Seen exact = of.trials.exact(tile.starter(), suggestion, rough, cancel);
             return () -> tile.show(suggestion, exact);
         });
     }
 
     private void turn(Round of, StarterTile tile, Suggestion suggestion) {
-        work(of, tile, tile::refuse, () -> {
-            StarterTrials.Seen rough = of.trials.rough(suggestion, of.cancel);
+        work(of, tile, tile::refuse, cancel -> {
+            StarterTrials.Seen rough = of.trials.rough(suggestion, cancel);
             return () -> came(of, tile, suggestion, rough);
         });
     }
@@ -291,8 +361,8 @@ public final class StarterSheet extends ScrollPane {
                 turn(of, counting);
             });
             ways.getChildren().add(other);
-            work(of, other, reason -> other.setDisable(true), () -> {
-                StarterTrials.Seen seen = of.trials.rough(suggestion, of.cancel);
+            work(of, other, reason -> other.setDisable(true), cancel -> {
+                StarterTrials.Seen seen = of.trials.rough(suggestion, cancel);
                 return () -> other.show(seen);
             });
         }
@@ -317,14 +387,31 @@ public final class StarterSheet extends ScrollPane {
             return;
         }
         wholes.getChildren().setAll(Prose.of(Texts.of("starter.of-what"), "starter-ways-head"));
+        Whole likeliest = tiles(shares)
+                .flatMap(t -> t.suggestions().stream().limit(1))
+                .map(Suggestion::of)
+                .findFirst()
+                .orElseThrow();
+        ToggleGroup group = new ToggleGroup();
         for (Whole each : offered) {
             String word = ChoiceSetting.word(each);
-            wholes.getChildren().add(Pieces.button("starter-of-" + word, "starter.of-" + word, () -> {
+            ToggleButton button = new ToggleButton(Texts.of("starter.of-" + word));
+            button.setId("starter-of-" + word);
+            button.setTooltip(new Tooltip(Texts.of("starter.of-" + word + ".help")));
+            button.setToggleGroup(group);
+            button.setSelected(each == whole.orElse(likeliest));
+            button.setOnAction(e -> {
+                button.setSelected(true);
                 whole = Optional.of(each);
                 turn(of, shares);
-            }));
+            });
+            wholes.getChildren().add(button);
         }
         wholes.setVisible(true);
+    }
+
+    private static SampleThing fenced(SampleThing sample, Rectangle leftOut) {
+        return sample.with(AskedField.parts(sample.field(), leftOut), FieldOrigin.FOUND);
     }
 
     private static Stream<StarterTile> tiles(FlowPane pane) {
@@ -332,12 +419,21 @@ public final class StarterSheet extends ScrollPane {
     }
 
     private void take(Starter starter, Suggestion laid) {
+        Optional<Rectangle> leftOut =
+                withoutCaption.isSelected() && round != null ? round.trials.caption() : Optional.empty();
+        String sample = desk.sampleId().get();
         stop();
         String title = Texts.of("action.starter", Texts.of(StarterWords.key(starter)));
         Method method = laid.method();
-        if (desk.change(title, m -> m.with(method.steps()))) {
+        boolean taken = desk.change(
+                title,
+                m -> m.with(method.steps()),
+                s -> leftOut.map(box -> s.with(sample, fenced(s.sample(sample).orElseThrow(), box)))
+                        .orElse(s));
+        if (taken) {
             hide();
             desk.station().set(method.steps().getLast().id());
+            laidOut.show(Texts.of(StarterWords.key(starter)));
         }
     }
 }

@@ -25,6 +25,8 @@ import keentally.study.caution.Caution;
 final class StarterTile extends Button {
     private static final int FOOT = 112;
 
+    private static final int REFUSED = 74;
+
     private static final double TWO_LINES = 38;
 
     private final Starter starter;
@@ -32,6 +34,7 @@ final class StarterTile extends Button {
     private final Label number = new Label(Texts.of("trial.waiting"));
     private final Label range = Prose.of("", "starter-range");
     private final Label why = Prose.of("", "starter-why");
+    private final VBox face = new VBox();
     private final Consumer<Suggestion> take;
     private List<Suggestion> suggestions = List.of();
     private Optional<Suggestion> shown = Optional.empty();
@@ -54,15 +57,19 @@ final class StarterTile extends Button {
         for (Label label : List.of(range, why)) {
             label.managedProperty().bind(label.textProperty().isNotEmpty());
         }
-        VBox face = new VBox(question, picture, number, range, why);
+        face.getChildren().setAll(question, picture, number, range, why);
         face.getStyleClass().add("starter-face");
-        face.setPrefSize(StarterTrials.WIDTH, StarterTrials.HEIGHT + FOOT);
-        face.setMinSize(StarterTrials.WIDTH, StarterTrials.HEIGHT + FOOT);
-        face.setMaxSize(StarterTrials.WIDTH, StarterTrials.HEIGHT + FOOT);
+        tall(StarterTrials.HEIGHT + FOOT);
         setGraphic(face);
         setContentDisplay(ContentDisplay.GRAPHIC_ONLY);
         setAccessibleText(question.getText());
         setDisable(true);
+    }
+
+    private void tall(double height) {
+        face.setPrefSize(StarterTrials.WIDTH, height);
+        face.setMinSize(StarterTrials.WIDTH, height);
+        face.setMaxSize(StarterTrials.WIDTH, height);
     }
 
     Starter starter() {
@@ -106,6 +113,7 @@ final class StarterTile extends Button {
     private void readable(boolean answered) {
         picture.setVisible(answered);
         picture.setManaged(answered);
+        tall(answered ? StarterTrials.HEIGHT + FOOT : REFUSED);
         number.setManaged(answered);
         number.setVisible(answered);
     }

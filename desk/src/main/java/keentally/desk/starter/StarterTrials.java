@@ -2,6 +2,7 @@ package keentally.desk.starter;
 
 import java.util.List;
 import java.util.Optional;
+import keentally.core.geometry.Rectangle;
 import keentally.core.method.Method;
 import keentally.core.quantity.Scale;
 import keentally.core.run.RunFault;
@@ -24,7 +25,9 @@ import keentally.desk.model.DeskModel;
 import keentally.desk.model.TrialRuns;
 import keentally.study.caution.Caution;
 import keentally.study.file.FileFault;
+import keentally.study.picture.PictureFile;
 import keentally.study.run.SampleRun;
+import keentally.study.starter.AskedField;
 import keentally.study.starter.Told;
 import keentally.study.starter.Warning;
 
@@ -38,11 +41,19 @@ final class StarterTrials {
     private final TrialRuns trials;
     private final TrialRuns.Reading reading;
     private final Method method;
+    private final boolean withCaption;
+    private Optional<TrialRuns.TrialSample> sample = Optional.empty();
+    private Optional<Rectangle> leftOut = Optional.empty();
     private Optional<FirstLook> look = Optional.empty();
 
-    /** Of the sample on the stage; to be made on the interface thread. */
-    StarterTrials(DeskModel desk) {
+    /**
+     * Of the sample on the stage; to be made on the interface thread.
+     *
+     * @param withCaption whether what is burnt into the picture for people to read is asked about with the rest
+     */
+    StarterTrials(DeskModel desk, boolean withCaption) {
         this.desk = desk;
+        this.withCaption = withCaption;
         this.trials = desk.trials();
         this.reading = trials.reading(desk.study().get(), desk.sampleId().get(), desk.methodId());
         this.method = desk.method();
@@ -64,9 +75,25 @@ final class StarterTrials {
         return starter.suggestions(method, look(cancel, work), work);
     }
 
+    /** What was burnt into the picture; known once a question has been answered. */
+    synchronized Optional<Rectangle> caption() {
+        return leftOut;
+    }
+
+    private synchronized TrialRuns.TrialSample ready(Cancel cancel) throws FileFault {
+        if (sample.isEmpty()) {
+            TrialRuns.TrialSample read = reading.ready(cancel);
+            PictureFile file = read.open().file();
+            AskedField asked = AskedField.of(read.made(), desk.captions().of(file.key(), file.picture(), cancel));
+            leftOut = asked.leftOut();
+            sample = Optional.of(withCaption ? read : read.on(asked.sample()));
+        }
+        return sample.get();
+    }
+
     private synchronized FirstLook look(Cancel cancel, Work work) throws FileFault {
         if (look.isEmpty()) {
-            TrialRuns.TrialSample ready = reading.ready(cancel);
+            TrialRuns.TrialSample ready = ready(cancel);
             look = Optional.of(FirstLook.at(
                     State.of(
                             ready.made().picture(),
@@ -82,7 +109,7 @@ final class StarterTrials {
         Work work = desk.work(cancel);
         State end = suggestion.trial(work);
         Optional<Spread> spread = suggestion.spread(work);
-        Optional<Scale> scale = reading.ready(cancel).made().scale();
+        Optional<Scale> scale = ready(cancel).made().scale();
         Told told = Told.of(suggestion.rough(work), spread, scale);
         int[] pixels = preview(end, Pyramid.of(end.original(), work), work);
         return new Seen(told, suggestion.of(), !suggestion.isExact(), spread, Optional.empty(), pixels);
@@ -90,7 +117,7 @@ final class StarterTrials {
 
     /** On all of the sample, with what the cautions see. */
     Seen exact(Starter starter, Suggestion suggestion, Seen rough, Cancel cancel) throws FileFault, RunFault {
-        TrialRuns.TrialSample ready = reading.ready(cancel);
+        TrialRuns.TrialSample ready = ready(cancel);
         SampleRun run = trials.whole(suggestion.method(), ready, cancel);
         if (run.fault().isPresent()) {
             throw run.fault().get();

@@ -3,6 +3,7 @@ package keentally.desk.station;
 import javafx.geometry.Pos;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
+import keentally.core.quantity.Amounts;
 import keentally.core.quantity.Length;
 import keentally.core.words.Figures;
 import keentally.desk.look.AmountField;
@@ -35,6 +36,7 @@ public final class BrushWidth extends HBox {
         this.known = known;
         this.field = AmountField.withUnit("");
         field.setId(name);
+        field.setAccessibleText(Texts.of("edit.width"));
         field.setPrefWidth(84);
         field.setAlignment(Pos.CENTER_RIGHT);
         this.text = Typed.in(field, this::take);
@@ -51,7 +53,7 @@ public final class BrushWidth extends HBox {
     private void take() {
         String typed = field.getText().strip();
         try {
-            String plain = SettingText.ungrouped(typed);
+            String plain = Amounts.typed(typed);
             Length length = Length.of(
                     plain.matches("[0-9.]+") ? plain + " " + desk.unit().id() : plain);
             double px = length.px(desk.scale());

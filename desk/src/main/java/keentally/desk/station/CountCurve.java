@@ -9,6 +9,8 @@ import javafx.scene.layout.VBox;
 import keentally.core.setting.NumberSetting;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
+import keentally.core.words.Words;
+import keentally.desk.look.Copies;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 
@@ -32,6 +34,7 @@ final class CountCurve extends VBox {
      * @param setting the number; nothing where it hangs on none
      */
     CountCurve(DeskModel desk, Tuning tuning, String name, Optional<NumberSetting> setting) {
+        Copies.from(this, () -> Copies.put(Copies.plot(this, "")));
         this.tuning = tuning;
         this.setting = setting;
         this.curve = setting.map(s -> new NeighbourCurve(
@@ -52,6 +55,7 @@ final class CountCurve extends VBox {
         double now = tuning.step().values().get(number);
         return new ProportionSlider(
                 number.id() + "-slider",
+                Words.label(tuning.step().description(), number),
                 Math.min(LEAST, most / RANGE),
                 most,
                 now,

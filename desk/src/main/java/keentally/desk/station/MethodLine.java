@@ -40,6 +40,7 @@ import keentally.core.words.Figures;
 import keentally.core.words.Headline;
 import keentally.core.words.Words;
 import keentally.core.work.Work;
+import keentally.desk.help.Why;
 import keentally.desk.look.Glyph;
 import keentally.desk.look.Slides;
 import keentally.desk.look.Texts;
@@ -165,6 +166,7 @@ public final class MethodLine extends ScrollPane {
     }
 
     private void add(StationCard card) {
+        Why.from(card, () -> Why.ofStation(desk, card.stepId()));
         card.setOnMousePressed(e -> open(card));
         card.setOnKeyPressed(e -> {
             if (e.getCode() == KeyCode.ENTER) {

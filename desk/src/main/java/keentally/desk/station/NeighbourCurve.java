@@ -20,6 +20,7 @@ import keentally.core.setting.Values;
 import keentally.core.step.Findings;
 import keentally.core.words.Figures;
 import keentally.core.work.Cancel;
+import keentally.desk.look.Copies;
 import keentally.desk.look.Curve;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
@@ -56,6 +57,7 @@ final class NeighbourCurve extends VBox {
      * @param words the keys of its sentences begin with
      */
     NeighbourCurve(DeskModel desk, String stepId, Quantity told, String across, double height, String words) {
+        Copies.from(this, () -> Copies.put(Copies.plot(this, "")));
         this.told = told;
         this.words = words;
         this.desk = desk;

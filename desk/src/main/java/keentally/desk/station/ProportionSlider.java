@@ -9,15 +9,18 @@ final class ProportionSlider extends Slider {
     private final DoubleConsumer kept;
 
     /**
+     * @param name what it sets, for screen readers
      * @param now where the thumb begins; the nearest end where it is outside
      * @param tried gets every value the thumb passes
      * @param kept gets the value it is left at, unless it was not moved, however finely the number was typed
      */
-    ProportionSlider(String id, double least, double most, double now, DoubleConsumer tried, DoubleConsumer kept) {
+    ProportionSlider(
+            String id, String name, double least, double most, double now, DoubleConsumer tried, DoubleConsumer kept) {
         super(Math.log(least), Math.log(most), Math.log(Math.clamp(now, least, most)));
         this.start = getValue();
         this.kept = kept;
         setId(id);
+        setAccessibleText(name);
         setBlockIncrement(Math.log(1.1));
         valueProperty().addListener((o, was, is) -> {
             if (isValueChanging()) {

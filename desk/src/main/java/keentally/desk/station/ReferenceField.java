@@ -34,6 +34,7 @@ final class ReferenceField extends HBox {
         getStyleClass().add("setting-row");
         Optional<Reference> now = tuning.step().values().find(setting);
         name.setId("reference-" + setting.id());
+        name.setAccessibleText(Texts.of("name.reference"));
         showNow();
         name.setPromptText(Texts.of("reference.none"));
         now.ifPresent(r -> name.setTooltip(new Tooltip(r.held().isPresent() ? Texts.of("reference.held") : r.file())));

@@ -1,8 +1,9 @@
 package keentally.desk.station;
 
 import java.util.Arrays;
-import java.util.regex.Pattern;
 import keentally.core.quantity.Amounts;
+import keentally.core.setting.AreaSetting;
+import keentally.core.setting.LengthSetting;
 import keentally.core.setting.LimitSetting;
 import keentally.core.setting.ListSetting;
 import keentally.core.setting.NumberSetting;
@@ -13,8 +14,6 @@ import keentally.core.setting.Setting;
 final class SettingText {
     private SettingText() {}
 
-    private static final Pattern THOUSANDS = Pattern.compile("^-?[1-9]\\d{0,2}(,\\d{3})+(?![\\d,])");
-
     /** Typed text as it would stand in a file: numbers where a number is meant. */
     static Object tree(Setting<?> setting, String text) {
         return switch (setting) {
@@ -24,21 +23,18 @@ final class SettingText {
                 Arrays.stream(text.split("\\s+to\\s+|;"))
                         .map(SettingText::number)
                         .toList();
+            case LengthSetting l -> Amounts.typed(text);
+            case AreaSetting a -> Amounts.typed(text);
             case ListSetting<?> list -> list.treeOf(text);
             default -> text;
         };
     }
 
-    /** Without the commas between thousands. Any other comma stays, to be refused: "0,5" is not 5. */
-    static String ungrouped(String text) {
-        return THOUSANDS.matcher(text).replaceFirst(m -> m.group().replace(",", ""));
-    }
-
     private static Object number(String text) {
         try {
-            return Double.valueOf(ungrouped(text.strip()));
+            return Amounts.number(text);
         } catch (NumberFormatException e) {
-            return text;
+            return Amounts.typed(text);
         }
     }
 

@@ -76,10 +76,12 @@ final class SharesSection extends VBox {
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
         whole.setId("shares-of");
+        whole.setAccessibleText(Texts.of("name.phases-whole"));
         whole.setOnAction(e -> fill());
         HBox head = new HBox(Pieces.head("shares.head"), gap, whole);
         head.getStyleClass().add("row");
         mass.setId("sample-mass");
+        mass.setAccessibleText(Texts.of("name.sample-mass"));
         mass.setPromptText(Texts.of("shares.mass.prompt"));
         mass.setPrefColumnCount(8);
         this.typedMass = Typed.in(mass, this::weigh);
@@ -265,7 +267,7 @@ final class SharesSection extends VBox {
             return;
         }
         try {
-            double density = typed.isEmpty() ? 1 : Double.parseDouble(typed);
+            double density = typed.isEmpty() ? 1 : Amounts.number(typed);
             phases.density(noted(p), density == 1 ? Optional.empty() : Optional.of(density));
         } catch (NumberFormatException e) {
             desk.say(Texts.of("shares.density.wrong", typed));
@@ -284,7 +286,7 @@ final class SharesSection extends VBox {
             return;
         }
         try {
-            actions.weigh(id, typed.isEmpty() ? Optional.empty() : Optional.of(Mass.of(typed)));
+            actions.weigh(id, typed.isEmpty() ? Optional.empty() : Optional.of(Mass.of(Amounts.typed(typed))));
         } catch (IllegalArgumentException e) {
             desk.say(Texts.complaint(e.getMessage()));
         }
@@ -301,6 +303,7 @@ final class SharesSection extends VBox {
         }
         TextField field = new TextField(counted.names().get(p));
         field.setId("phase-name-" + p);
+        field.setAccessibleText(Texts.of("name.phase"));
         field.getStyleClass().add("quiet-field");
         field.setPrefColumnCount(8);
         Typed.in(field, () -> rename(p, field.getText().strip()));

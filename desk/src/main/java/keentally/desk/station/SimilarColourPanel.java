@@ -86,6 +86,7 @@ final class SimilarColourPanel extends VBox implements StationPanel.Body {
         double reach = match.reach().orElseGet(this::usualReach);
         TextField field = new TextField(Amounts.text(reach));
         field.setId("reach-" + index);
+        field.setAccessibleText(Texts.of("name.reach"));
         field.setPrefWidth(62);
         field.setAlignment(Pos.CENTER_RIGHT);
         field.setOnAction(e -> typed(colours, index, field));
@@ -111,7 +112,7 @@ final class SimilarColourPanel extends VBox implements StationPanel.Body {
 
     private void typed(List<Item.Match> colours, int index, TextField field) {
         try {
-            reach(colours, index, Double.parseDouble(field.getText().strip()));
+            reach(colours, index, Amounts.number(field.getText()));
         } catch (NumberFormatException e) {
             desk.say(Texts.of("clicks.number", field.getText()));
         }

@@ -283,7 +283,6 @@ final class SortObjectsPanel extends VBox implements StationPanel.Body {
         double has = findings().find(SortObjectsStep.IN_CLASS + name).orElse(0);
         ToggleButton button = new ToggleButton(Texts.of("sort-objects.class", number, name, Figures.number(has)));
         button.setId("sort-class-" + number);
-        button.setFocusTraversable(false);
         button.setSelected(name.equals(known.chosen));
         button.setOnAction(e -> give(name));
         return button;

@@ -47,7 +47,13 @@ final class SplitPanel extends VBox implements StationPanel.Body {
         double least = isPlain() ? tuning.greatest() / 1000 : LEAST_PX;
         double most = isPlain() ? tuning.greatest() / 2 : MOST_PX;
         slider = new ProportionSlider(
-                "depth-slider", least, most, now(), depth -> tuning.tryOut(with(depth)), this::keep);
+                "depth-slider",
+                Texts.of("name.split-depth"),
+                least,
+                most,
+                now(),
+                depth -> tuning.tryOut(with(depth)),
+                this::keep);
         count.setId("split-count");
         count.getStyleClass().addAll("headline", "figure");
         for (Setting<?> setting : tuning.step().description().settings()) {

@@ -4,6 +4,7 @@ import java.util.Optional;
 import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
 import keentally.core.threshold.Stability;
+import keentally.desk.look.Copies;
 import keentally.desk.look.Curve;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
@@ -14,6 +15,7 @@ final class StabilityCurve extends VBox {
     private final Label sentence = Prose.of("", "hint");
 
     StabilityCurve(double height) {
+        Copies.from(this, () -> Copies.put(Copies.plot(this, "")));
         curve = new Curve("stability", "", Texts.of("stability.up"), height);
         sentence.setId("steadiness");
         getChildren().addAll(Prose.of(Texts.of("stability.across"), "setting-name"), curve, sentence);

@@ -13,6 +13,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import keentally.desk.look.Copies;
 import keentally.desk.look.Texts;
 
 /** One station on the method line: number, title, a thumbnail of the state after it, and its headline. */
@@ -63,6 +64,7 @@ final class StationCard extends VBox {
         setUserData(stepId);
         setFocusTraversable(true);
         setAccessibleText(number > 0 ? number + " " + title : title);
+        Copies.from(this, () -> Copies.put(Copies.text(title + ": " + headline.getText())));
     }
 
     /** @param key of its text, and of what it means */

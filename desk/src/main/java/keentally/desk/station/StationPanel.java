@@ -1,10 +1,12 @@
 package keentally.desk.station;
 
+import java.util.List;
 import java.util.Optional;
 import javafx.beans.binding.Bindings;
 import javafx.beans.property.IntegerProperty;
 import javafx.beans.property.SimpleIntegerProperty;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
@@ -37,6 +39,7 @@ import keentally.core.step.UnmixDyesStep;
 import keentally.core.step.WithinStep;
 import keentally.core.words.Headline;
 import keentally.core.words.Words;
+import keentally.desk.help.Why;
 import keentally.desk.look.Glyph;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
@@ -69,6 +72,8 @@ public final class StationPanel extends VBox {
     private final StageModel stage;
     private final Runnable onTrial;
     private final Runnable onTrain;
+    private final Runnable onShow;
+    private final Runnable onHelp;
     private Optional<SharesSection> shares = Optional.empty();
     private final Label headline = Prose.of("", "headline");
     private final Label fault = Prose.complaint();
@@ -76,14 +81,28 @@ public final class StationPanel extends VBox {
     /**
      * @param onTrial the station's alternatives are to be seen side by side
      * @param onTrain a station that learns is to be taught
+     * @param onShow what the station does is to be shown
+     * @param onHelp the station is to be told of
      */
-    public StationPanel(DeskModel desk, PictureModel picture, StageModel stage, Runnable onTrial, Runnable onTrain) {
+    public StationPanel(
+            DeskModel desk,
+            PictureModel picture,
+            StageModel stage,
+            Runnable onTrial,
+            Runnable onTrain,
+            Runnable onShow,
+            Runnable onHelp) {
         this.onTrial = onTrial;
+        this.onShow = onShow;
+        this.onHelp = onHelp;
         this.onTrain = onTrain;
         this.desk = desk;
         this.stage = stage;
         this.picture = picture;
         setId("station-panel");
+        for (Node node : List.of(this, footer)) {
+            Why.from(node, () -> Why.ofStation(desk, desk.station().get()));
+        }
         getStyleClass().add("station-panel");
         footer.getStyleClass().add("station-footer");
         footer.visibleProperty().bind(Bindings.isNotEmpty(footer.getChildren()));
@@ -217,7 +236,7 @@ public final class StationPanel extends VBox {
         Region panel = panel(step);
         VBox.setVgrow(panel, Priority.ALWAYS);
         Label question = Prose.of(Words.question(step.description()), "question");
-        getChildren().addAll(title(number + "  " + Words.title(step.description())), question);
+        getChildren().addAll(head(number + "  " + Words.title(step.description())), question);
         desk.method().parts(step.id()).stream()
                 .filter(s -> !s.id().equals(step.id()))
                 .reduce((a, b) -> b)
@@ -274,6 +293,22 @@ public final class StationPanel extends VBox {
     private <R extends Region & Body> R body(R panel) {
         body = panel;
         return panel;
+    }
+
+    /** The station's title, and the way to see what it does. */
+    private HBox head(String text) {
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        HBox head = new HBox(
+                title(text), gap, link("station-help", "help.open", onHelp), link("station-show", "show.open", onShow));
+        head.getStyleClass().add("station-head");
+        return head;
+    }
+
+    private static Button link(String id, String key, Runnable does) {
+        Button link = Pieces.button(id, key, does);
+        link.getStyleClass().add("link");
+        return link;
     }
 
     private static Label title(String text) {

@@ -19,6 +19,7 @@ import javafx.scene.shape.LineTo;
 import javafx.scene.shape.MoveTo;
 import javafx.scene.shape.Path;
 import keentally.core.words.Figures;
+import keentally.desk.look.Copies;
 import keentally.desk.look.Texts;
 
 /**
@@ -90,6 +91,7 @@ final class UprightHistogram extends Pane {
      * @param held the cut touched last, from 0
      */
     UprightHistogram(Parts parts, Consumer<double[]> onDrag, Consumer<double[]> onDone, IntegerProperty held) {
+        Copies.from(this, () -> Copies.put(Copies.plot(this, "")));
         this.parts = parts;
         this.held = held;
         setId("histogram");

@@ -15,6 +15,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import keentally.core.agree.Agreement;
 import keentally.core.hand.TallyClass;
+import keentally.core.quantity.Amounts;
 import keentally.core.quantity.Length;
 import keentally.core.words.Figures;
 import keentally.desk.look.AmountField;
@@ -47,14 +48,17 @@ final class AgreementSection extends VBox {
         setId("agreement");
         setSpacing(8);
         against.setId("agreement-against");
+        against.setAccessibleText(Texts.of("name.agreement-against"));
         against.setMaxWidth(Double.MAX_VALUE);
         against.setOnAction(e -> take());
         HBox.setHgrow(against, Priority.ALWAYS);
         of.setId("agreement-of");
+        of.setAccessibleText(Texts.of("name.agreement-of"));
         of.setMaxWidth(Double.MAX_VALUE);
         of.setOnAction(e -> takeClass());
         HBox.setHgrow(of, Priority.ALWAYS);
         within.setId("agreement-within");
+        within.setAccessibleText(Texts.of("name.agreement-within"));
         within.setPrefWidth(84);
         Typed.in(within, this::reach);
         numbers.setId("agreement-numbers");
@@ -149,7 +153,7 @@ final class AgreementSection extends VBox {
     private void reach() {
         String typed = within.getText().strip();
         try {
-            model.within().set(Length.of(typed));
+            model.within().set(Length.of(Amounts.typed(typed)));
             return;
         } catch (IllegalArgumentException notALength) {
             // said below

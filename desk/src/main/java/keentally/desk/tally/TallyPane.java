@@ -27,6 +27,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import keentally.core.hand.Marks;
 import keentally.core.hand.TallyClass;
+import keentally.core.quantity.Amounts;
 import keentally.core.quantity.Length;
 import keentally.core.quantity.MissingScaleException;
 import keentally.core.view.TallyPainter;
@@ -89,6 +90,7 @@ public final class TallyPane extends ScrollPane {
         HBox who = new HBox(8, Pieces.name("tally.counter"), counter, new CounterMenu(model));
         who.getStyleClass().add("row");
         fresh.setId("tally-new-class");
+        fresh.setAccessibleText(Texts.of("name.tally-new-class"));
         fresh.setPromptText(Texts.of("tally.new-class"));
         fresh.setOnAction(e -> add());
         classes.getStyleClass().add("tally-classes");
@@ -200,7 +202,6 @@ public final class TallyPane extends ScrollPane {
         ToggleButton key = new ToggleButton(String.valueOf(i + 1), icon(kind));
         key.setId("tally-class-" + (i + 1));
         key.getStyleClass().setAll("hand");
-        key.setFocusTraversable(false);
         key.setSelected(model.kind().get().equals(Optional.of(kind.id())));
         key.setTooltip(new Tooltip(Texts.of("tally.choose", String.valueOf(i + 1))));
         key.setOnAction(e -> {
@@ -209,6 +210,7 @@ public final class TallyPane extends ScrollPane {
         });
         TextField name = new TextField(kind.name());
         name.setId("tally-name-" + (i + 1));
+        name.setAccessibleText(Texts.of("name.class"));
         name.getStyleClass().add("quiet-field");
         name.setPrefColumnCount(9);
         Typed.in(name, () -> rename(kind, name));
@@ -261,6 +263,7 @@ public final class TallyPane extends ScrollPane {
 
     private VBox sweep() {
         side.setId("tally-cell");
+        side.setAccessibleText(Texts.of("name.tally-cell"));
         side.setPrefWidth(84);
         side.setOnAction(e -> beginSweep());
         sweeping.getStyleClass().add("row");
@@ -300,7 +303,7 @@ public final class TallyPane extends ScrollPane {
     private void beginSweep() {
         String typed = side.getText().strip();
         try {
-            double px = Length.of(typed).px(model.desk().scale());
+            double px = Length.of(Amounts.typed(typed)).px(model.desk().scale());
             if (px > 0) {
                 model.beginSweep(px);
                 return;
@@ -323,9 +326,11 @@ public final class TallyPane extends ScrollPane {
         found.selectedProperty().bindBidirectional(model.found());
         Slider size = new Slider(3, 14, model.radius().get());
         size.setId("tally-size");
+        size.setAccessibleText(Texts.of("name.tally-size"));
         size.valueProperty().addListener((o, was, is) -> model.radius().set((int) Math.rint(is.doubleValue())));
         Slider strength = new Slider(0.15, 1, model.strength().get());
         strength.setId("tally-strength");
+        strength.setAccessibleText(Texts.of("name.tally-strength"));
         strength.valueProperty().bindBidirectional(model.strength());
         return new VBox(8, seen, found, slid("tally.size", size), slid("tally.strength", strength));
     }

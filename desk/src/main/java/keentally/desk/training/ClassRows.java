@@ -42,6 +42,7 @@ final class ClassRows extends VBox {
         this.model = model;
         rows.getStyleClass().add("tally-classes");
         fresh.setId("training-new-class");
+        fresh.setAccessibleText(Texts.of("name.tally-new-class"));
         fresh.setPromptText(Texts.of("training.new-class"));
         fresh.setOnAction(e -> add());
         getChildren().addAll(rows, fresh, complaint);
@@ -86,7 +87,6 @@ final class ClassRows extends VBox {
         ToggleButton button = new ToggleButton(key);
         button.setId(id);
         button.getStyleClass().setAll("hand");
-        button.setFocusTraversable(false);
         button.setSelected(down);
         button.setTooltip(new Tooltip(help));
         return button;
@@ -105,6 +105,7 @@ final class ClassRows extends VBox {
         });
         TextField name = new TextField(label.name());
         name.setId("training-name-" + (i + 1));
+        name.setAccessibleText(Texts.of("name.class"));
         name.getStyleClass().add("quiet-field");
         name.setPrefColumnCount(9);
         Typed.in(name, () -> rename(label, name, actions));

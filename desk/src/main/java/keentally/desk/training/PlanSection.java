@@ -23,6 +23,7 @@ import keentally.core.classify.ForestPlan;
 import keentally.core.classify.LearnerPlan;
 import keentally.core.classify.LinearPlan;
 import keentally.core.classify.TrainingPlan;
+import keentally.core.quantity.Amounts;
 import keentally.core.quantity.Length;
 import keentally.core.words.Figures;
 import keentally.desk.look.AmountField;
@@ -88,7 +89,6 @@ final class PlanSection extends VBox {
         ToggleButton button = new ToggleButton(Texts.of("training.learner." + word));
         button.setId("training-learner-" + word);
         button.setTooltip(new Tooltip(Texts.of("training.learner." + word + ".help")));
-        button.setFocusTraversable(false);
         button.setOnAction(e -> {
             button.setSelected(true);
             TrainingPlan plan = plan();
@@ -207,7 +207,7 @@ final class PlanSection extends VBox {
     }
 
     private void takeWidest() {
-        String typed = widest.getText().strip();
+        String typed = Amounts.typed(widest.getText());
         try {
             TrainingPlan plan = plan();
             String amount =

@@ -56,10 +56,14 @@ final class TrialPanel extends VBox {
         names(first);
         names(second);
         first.setId("trial-axis");
+        first.setAccessibleText(Texts.of("name.trial-axis"));
         firstText.setId("trial-values");
+        firstText.setAccessibleText(Texts.of("name.trial-values"));
         second.setId("trial-second");
+        second.setAccessibleText(Texts.of("name.trial-second"));
         secondText.setId("trial-second-values");
         number.setId("trial-number");
+        number.setAccessibleText(Texts.of("name.trial-number"));
         sorted.setId("trial-sorted");
         complaint.setId("trial-complaint");
         chosen.setId("trial-chosen");

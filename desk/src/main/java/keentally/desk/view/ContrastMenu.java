@@ -36,7 +36,6 @@ final class ContrastMenu extends ToggleButton {
         this.desk = desk;
         this.stage = stage;
         setId("contrast");
-        setFocusTraversable(false);
         black.setId("contrast-black");
         white.setId("contrast-white");
         Button asIs = new Button(Texts.of("contrast.as-is"));

@@ -10,11 +10,9 @@ import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.event.Event;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.Scene;
-import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.input.Dragboard;
-import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -26,9 +24,11 @@ import javafx.stage.FileChooser;
 import javafx.stage.Stage;
 import javafx.stage.WindowEvent;
 import keentally.core.quantity.LengthUnit;
-import keentally.desk.bring.BringDialog;
-import keentally.desk.bring.BringModel;
+import keentally.core.step.ClassifyStep;
+import keentally.core.step.Steps;
 import keentally.desk.find.Places;
+import keentally.desk.help.HelpSide;
+import keentally.desk.help.Why;
 import keentally.desk.ledger.FolderWatch;
 import keentally.desk.ledger.LedgerModel;
 import keentally.desk.ledger.LedgerPane;
@@ -55,17 +55,21 @@ import keentally.desk.report.ReportPane;
 import keentally.desk.report.ReportSide;
 import keentally.desk.stage.StageModel;
 import keentally.desk.stage.StageView;
+import keentally.desk.starter.LaidOut;
 import keentally.desk.starter.StarterSheet;
 import keentally.desk.station.MethodLine;
+import keentally.desk.station.ShowHow;
+import keentally.desk.station.StationActions;
 import keentally.desk.station.StationPanel;
 import keentally.desk.tally.AgreementModel;
 import keentally.desk.tally.TallyModel;
 import keentally.desk.tally.TallyPane;
 import keentally.desk.training.TrainingModel;
 import keentally.desk.trial.TrialSheet;
+import keentally.desk.welcome.DemoOpening;
+import keentally.desk.welcome.Welcome;
 import keentally.study.Program;
 import keentally.study.method.MethodFile;
-import keentally.study.store.StudyFile;
 
 /** The one window: rail, method line, slide tray, stage, and at the right the station's panel or the table of objects. */
 public final class DeskWindow {
@@ -116,6 +120,13 @@ public final class DeskWindow {
     private final Preferences preferences;
     private final TrialSheet trials;
     private final StarterSheet starters;
+    private final ComingIn comingIn;
+    private final Exchange exchange;
+    private final DemoOpening demo;
+    private final Welcome welcome;
+    private final LaidOut laidOut;
+    private final ShowHow show;
+    private final HelpSide help;
 
     public DeskWindow(Stage window, DeskModel desk, Preferences preferences, Consumer<Throwable> onCrash) {
         this.window = window;
@@ -135,8 +146,13 @@ public final class DeskWindow {
         this.parted = new PairPane(pair, stage, () -> take().pair(), () -> take().keepPair(), onCrash);
         this.take = new TakeAway(desk, files, stage, parted, preferences, window);
         picture.savingBy(take::plot);
+        this.comingIn = new ComingIn(this, desk, files, picture.actions(), tally, preferences, window);
+        this.exchange = new Exchange(desk, stageModel, stage, picture.actions(), comingIn.door(), preferences.home());
+        this.demo = new DemoOpening(desk, Platform::runLater, preferences.home());
+        this.welcome = new Welcome(desk, studyActions, new WelcomeWays(), demo, preferences::recent);
         this.teaching = new TeachingView(this, desk, stageModel, take);
-        StationPanel station = new StationPanel(desk, picture, stageModel, () -> trials().toggle(), this::showTraining);
+        StationPanel station = new StationPanel(
+                desk, picture, stageModel, () -> trials().toggle(), this::showTraining, this::showHow, this::showHelp);
         ScrollPane panel = new ScrollPane(station);
         panel.getStyleClass().add("panel-scroll");
         panel.setFitToWidth(true);
@@ -151,7 +167,11 @@ public final class DeskWindow {
                 stage.requestFocus();
             }
         });
-        this.starters = new StarterSheet(desk, stageModel);
+        this.laidOut = new LaidOut(desk);
+        this.show = new ShowHow(desk);
+        this.help = new HelpSide(desk, () -> HelpPage.open(scene()));
+        show.isOpen().addListener(o -> laidOut.setVisible(false)); // both tell of the same stations
+        this.starters = new StarterSheet(desk, stageModel, picture, laidOut, new HandWays());
         starters.isOpen().addListener((o, was, is) -> {
             if (!is) {
                 Platform.runLater(stage::requestFocus); // behind the panel of the station that was taken
@@ -164,7 +184,7 @@ public final class DeskWindow {
         this.status = new StatusLine(desk, stageModel, new WaysOut(this, desk, picture).all());
         root.setTop(new DeskMenus(this, desk, stageModel, picture, places()).bar());
         TallyPane counting = new TallyPane(
-                tally, new AgreementModel(tally), take::marks, this::chooseMarks, take::shown, take::differences);
+                tally, new AgreementModel(tally), take::marks, comingIn::chooseMarks, take::shown, take::differences);
         this.bench = new DeskView(
                 "bench",
                 PANEL_WIDTH,
@@ -194,7 +214,12 @@ public final class DeskWindow {
         this.standing = bench;
         desk.numbersOpen().addListener(o -> numbers());
         root.setLeft(rail);
-        root.setCenter(middle());
+        Region middle = middle();
+        for (Node other : List.of(middle, rail)) { // nothing to be done there before there is a picture
+            other.visibleProperty().bind(welcome.visibleProperty().not());
+            other.managedProperty().bind(other.visibleProperty());
+        }
+        root.setCenter(new StackPane(middle, welcome));
         root.setBottom(status);
         Scene scene = new Scene(root, preferences.width(), preferences.height());
         preferences.theme().putOn(scene);
@@ -212,13 +237,53 @@ public final class DeskWindow {
         desk.sampleId().addListener(o -> retitle());
         retitle();
         new Keys(this, desk, stageModel).listen(scene);
-        acceptDrops(scene);
+        exchange.listen(scene);
+        comingIn.acceptDrops(scene);
         showBench();
     }
 
+    private final class HandWays implements StarterSheet.Ways {
+        @Override
+        public void byExamples() {
+            if (desk.method().steps().isEmpty()) {
+                new StationActions(desk).add(Steps.find(ClassifyStep.ID).orElseThrow());
+            }
+            showTraining();
+        }
+
+        @Override
+        public void countByHand() {
+            showTally();
+        }
+    }
+
+    private final class WelcomeWays implements Welcome.Ways {
+        @Override
+        public void pictures() {
+            comingIn.choosePictures();
+        }
+
+        @Override
+        public void folder() {
+            comingIn.chooseFolder();
+        }
+
+        @Override
+        public void paste() {
+            DeskWindow.this.paste();
+        }
+
+        @Override
+        public void openStudy() {
+            studies.open();
+        }
+    }
+
     private Region middle() {
-        StackPane ground = new StackPane(parted, empty(), legend, starters, trials.tiles());
+        StackPane ground = new StackPane(parted, legend, laidOut, starters, show, trials.tiles(), help);
         StackPane.setAlignment(legend, Pos.BOTTOM_LEFT);
+        StackPane.setAlignment(laidOut, Pos.BOTTOM_RIGHT);
+        StackPane.setAlignment(help, Pos.CENTER_RIGHT);
         for (DeskView view : List.of(ledger, report)) {
             Region middle = view.middle().orElseThrow();
             middle.visibleProperty()
@@ -245,15 +310,6 @@ public final class DeskWindow {
     private void aboutOneSample(Region part) {
         part.visibleProperty().bind(inPlace.map(Optional::isEmpty));
         part.managedProperty().bind(part.visibleProperty());
-    }
-
-    /** What the stage says while there is no sample. */
-    private Label empty() {
-        Label hint = new Label(Texts.of("stage.empty"));
-        hint.getStyleClass().add("stage-empty");
-        hint.setMouseTransparent(true);
-        hint.visibleProperty().bind(desk.sampleId().isEmpty());
-        return hint;
     }
 
     /** Stands before the picture in a view. */
@@ -316,7 +372,8 @@ public final class DeskWindow {
                             objects.measure(measure);
                         },
                         heading -> HelpPage.open(scene(), heading),
-                        status::listCautions));
+                        status::listCautions,
+                        help::open));
     }
 
     void showReport() {
@@ -324,10 +381,7 @@ public final class DeskWindow {
     }
 
     private void chooseLogo() {
-        File chosen = preferences.chooseToRead(chooser("choose.logo"), window);
-        if (chosen != null) {
-            handing.logo(chosen.toPath());
-        }
+        comingIn.chosen("choose.logo").ifPresent(handing::logo);
     }
 
     /** The report that is handed over, for those who watch. */
@@ -385,32 +439,16 @@ public final class DeskWindow {
         rail.show(count);
     }
 
-    /** Asks for a file that is there. */
-    File chooseToRead(FileChooser chooser) {
-        return preferences.chooseToRead(chooser, window);
-    }
-
-    void chooseBrought() {
-        File chosen = preferences.chooseToRead(chooser("choose.bring"), window);
-        if (chosen != null) {
-            bring(chosen.toPath());
-        }
-    }
-
     /** Brings in what somebody made elsewhere of the sample on the stage, and holds it against what is there. */
     public void bring(Path file) {
-        BringModel model = new BringModel(desk, Platform::runLater);
-        model.look(
-                file,
-                seen -> BringDialog.ask(
-                        scene(),
-                        model,
-                        seen,
-                        made -> model.take(seen, made).ifPresent(id -> {
-                            showCompare();
-                            pair.sample().set(Optional.empty());
-                            pair.method().set(Optional.of(id));
-                        })));
+        comingIn.mask(file);
+    }
+
+    /** Holds the sample's method against another of the study. */
+    void compareWith(String methodId) {
+        showCompare();
+        pair.sample().set(Optional.empty());
+        pair.method().set(Optional.of(methodId));
     }
 
     void showCompare() {
@@ -420,13 +458,6 @@ public final class DeskWindow {
     /** The stage in two parts, for those who watch. */
     public PairModel pair() {
         return pair;
-    }
-
-    private void chooseMarks() {
-        File chosen = preferences.chooseToRead(chooser("choose.marks"), window);
-        if (chosen != null) {
-            tally.read(chosen.toPath());
-        }
     }
 
     /** What is counted by hand, for those who watch. */
@@ -454,6 +485,34 @@ public final class DeskWindow {
         window.setTitle(desk.sample()
                 .map(s -> Texts.of("window.title", s.name(), study))
                 .orElse(study));
+    }
+
+    /** Tells of the selected station beside it; of the picture the pages of the help do. */
+    void showHelp() {
+        if (help.isOpen().get()) {
+            help.close();
+        } else {
+            help.ofSelected().ifPresentOrElse(help::open, () -> HelpPage.open(scene()));
+        }
+    }
+
+    /** Why a number is so: that which the keyboard or else the mouse is at, else that of the selected station. */
+    void why() {
+        Why.at(scene().getFocusOwner())
+                .or(() -> exchange.under().flatMap(Why::at))
+                .or(() -> Why.ofStation(desk, desk.station().get()))
+                .ifPresentOrElse(help::open, () -> desk.say(Texts.of("why.nothing")));
+    }
+
+    /** The help beside the picture. */
+    public HelpSide help() {
+        return help;
+    }
+
+    /** What the selected station does, on the picture at hand. */
+    void showHow() {
+        showBench();
+        show.open();
     }
 
     /** The trial sheet of the selected station, where it is not open yet. */
@@ -513,46 +572,27 @@ public final class DeskWindow {
         tray.setVisible(!tray.isVisible());
     }
 
-    void chooseFolder() {
-        studies.folder("choose.folder").ifPresent(f -> open(List.of(f)));
-    }
-
-    private void acceptDrops(Scene scene) {
-        scene.setOnDragOver(e -> {
-            if (e.getDragboard().hasFiles()) {
-                e.acceptTransferModes(TransferMode.COPY);
-            }
-            e.consume();
-        });
-        scene.setOnDragDropped(e -> {
-            Dragboard board = e.getDragboard();
-            if (board.hasFiles()) {
-                open(board.getFiles().stream().map(File::toPath).toList());
-            }
-            e.setDropCompleted(board.hasFiles());
-            e.consume();
-        });
-    }
-
-    /** Takes files in by what they are: studies are opened, methods become the method, everything else is a picture. */
+    /** Takes files in by what they are. */
     public void open(List<Path> files) {
-        StudyDialogs.studies(files).stream().findFirst().ifPresent(studyActions::open);
-        files.stream().filter(f -> f.toString().endsWith(MethodFile.ENDING)).forEach(this.files::openMethod);
-        List<Path> pictures = files.stream()
-                .filter(f -> !f.toString().endsWith(MethodFile.ENDING))
-                .filter(f -> !f.toString().endsWith(StudyFile.ENDING))
-                .toList();
-        if (!pictures.isEmpty()) {
-            picture.actions().add(pictures, survey -> PagesDialog.ask(scene(), survey));
-        }
+        comingIn.door().open(files);
     }
 
-    void choosePictures() {
-        FileChooser chooser = chooser("choose.pictures");
-        List<File> chosen = chooser.showOpenMultipleDialog(window);
-        if (chosen != null) {
-            open(chosen.stream().map(File::toPath).toList());
-        }
+    /** Files that come in. */
+    ComingIn comingIn() {
+        return comingIn;
+    }
+
+    /** The demo study. */
+    public DemoOpening demo() {
+        return demo;
+    }
+
+    void copy() {
+        exchange.copy(scene());
+    }
+
+    void paste() {
+        exchange.paste(scene());
     }
 
     /** What can be taken away of the sample on the stage. */
@@ -560,26 +600,14 @@ public final class DeskWindow {
         return take;
     }
 
-    void chooseMethod() {
-        File chosen = preferences.chooseToRead(chooser("choose.method"), window);
-        if (chosen != null) {
-            files.openMethod(chosen.toPath());
-        }
-    }
-
     void saveMethod() {
-        FileChooser chooser = chooser("choose.save-method");
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(Texts.of("choose.save-method"));
         chooser.setInitialFileName(desk.method().name().replaceAll("[^\\p{L}\\p{Nd}]+", "-") + MethodFile.ENDING);
         File chosen = preferences.choose(chooser, window);
         if (chosen != null) {
             files.saveMethod(chosen.toPath());
         }
-    }
-
-    private static FileChooser chooser(String title) {
-        FileChooser chooser = new FileChooser();
-        chooser.setTitle(Texts.of(title));
-        return chooser;
     }
 
     void put(Theme theme) {

@@ -25,7 +25,7 @@ final class LabelDialog {
                 "label-amount",
                 label.amount().map(SlideLabel.Amount::toString).orElse(""),
                 Texts.of("label.amount.prompt"));
-        TextArea note = new TextArea(label.note());
+        TextArea note = Pieces.area(label.note());
         note.setId("label-note");
         note.setPrefRowCount(4);
         note.setWrapText(true);

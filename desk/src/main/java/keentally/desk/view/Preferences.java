@@ -38,6 +38,8 @@ public final class Preferences {
     /** The unit that a scale comes in. */
     static final String AUTO_UNIT = "auto";
 
+    static final List<Integer> SIZES = List.of(100, 125, 150, 175, 200);
+
     static final int LEAST_MEMORY = 25;
     static final int MOST_MEMORY = 85;
 
@@ -113,7 +115,13 @@ public final class Preferences {
         return (int) number("memory", MEMORY, LEAST_MEMORY, MOST_MEMORY);
     }
 
-    void remember(String unit, int memoryPercent) {
+    /** How large everything is drawn, in per cent, from its next start on. */
+    public int sizePercent() {
+        return (int) number("size", 100, SIZES.getFirst(), SIZES.getLast());
+    }
+
+    void remember(String unit, int memoryPercent, int sizePercent) {
+        kept.put("size", sizePercent);
         kept.put("unit", unit);
         kept.put("memory", memoryPercent);
         save();

@@ -16,7 +16,7 @@ import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.look.Theme;
 
-/** Theme, unit and memory. */
+/** Theme, unit, memory and size. */
 final class PreferencesDialog {
     private PreferencesDialog() {}
 
@@ -45,8 +45,15 @@ final class PreferencesDialog {
         grid.addRow(2, Pieces.name("preferences.memory"), new HBox(8, memory, share));
         String now = Figures.number(Math.rint(Runtime.getRuntime().maxMemory() / 1e8) / 10);
         grid.add(Prose.of(Texts.of("preferences.memory.hint", now), "hint"), 1, 3);
+        ComboBox<Integer> size = new ComboBox<>();
+        size.setId("preferences-size");
+        size.getItems().setAll(Preferences.SIZES);
+        size.setConverter(new Words<>("preferences.size."));
+        size.setValue(preferences.sizePercent());
+        grid.addRow(4, Pieces.name("preferences.size"), size);
+        grid.add(Prose.of(Texts.of("preferences.size.hint"), "hint"), 1, 5);
         if (Ask.that(owner, Texts.of("preferences.title"), grid, Texts.of("preferences.yes"))) {
-            preferences.remember(unit.getValue(), (int) memory.getValue());
+            preferences.remember(unit.getValue(), (int) memory.getValue(), size.getValue());
             window.put(theme.getValue());
         }
     }

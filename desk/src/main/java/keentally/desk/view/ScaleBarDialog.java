@@ -9,6 +9,7 @@ import javafx.scene.control.CheckBox;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
+import keentally.core.quantity.Amounts;
 import keentally.core.quantity.Length;
 import keentally.core.quantity.Scale;
 import keentally.core.view.Pyramid;
@@ -55,7 +56,7 @@ final class ScaleBarDialog {
                 stage.bar().set(Optional.empty());
                 return;
             }
-            ChosenBar wanted = new ChosenBar(Length.of(length.getText().strip()), corner.get(), ink.get());
+            ChosenBar wanted = new ChosenBar(Length.of(Amounts.typed(length.getText())), corner.get(), ink.get());
             if (!wanted.hasRoom(scale, picture.width(), picture.height())) {
                 throw new IllegalArgumentException(Texts.of("bar.wrong", wanted.length()));
             }

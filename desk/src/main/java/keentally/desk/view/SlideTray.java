@@ -67,6 +67,7 @@ final class SlideTray extends ListView<String> {
         this.desk = desk;
         this.actions = actions;
         setId("tray");
+        setAccessibleText(Texts.of("name.tray"));
         getStyleClass().add("tray");
         Label hint = new Label(Texts.of("tray.empty"));
         hint.setWrapText(true);

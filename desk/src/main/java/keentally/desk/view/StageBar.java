@@ -75,6 +75,10 @@ final class StageBar extends VBox {
         for (Node each : choices.getChildren()) {
             ((Region) each).setMinWidth(USE_PREF_SIZE);
         }
+        for (HBox box : List.of(choices, looks)) {
+            box.getChildren()
+                    .forEach(n -> n.setFocusTraversable(false)); // the stage keeps the keyboard; menus have them too
+        }
         tools.setAlignment(Pos.CENTER_LEFT);
         setMinWidth(0); // else the table would be pushed out before there are two lines
         widthProperty().addListener(o -> lay());

@@ -2,7 +2,6 @@ package keentally.desk.view;
 
 import java.io.File;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.Optional;
 import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
@@ -76,12 +75,5 @@ final class StudyDialogs {
         DirectoryChooser chooser = new DirectoryChooser();
         chooser.setTitle(Texts.of(key));
         return Optional.ofNullable(preferences.chooseFolder(chooser, window)).map(File::toPath);
-    }
-
-    /** A study among files that were dropped or named at the start. */
-    static List<Path> studies(List<Path> files) {
-        return files.stream()
-                .filter(f -> f.toString().endsWith(StudyFile.ENDING))
-                .toList();
     }
 }

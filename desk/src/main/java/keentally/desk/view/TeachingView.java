@@ -1,10 +1,8 @@
 package keentally.desk.view;
 
-import java.io.File;
 import java.util.List;
 import java.util.Optional;
 import javafx.application.Platform;
-import javafx.stage.FileChooser;
 import keentally.core.step.ClassifyStep;
 import keentally.core.step.Steps;
 import keentally.desk.look.Texts;
@@ -44,12 +42,9 @@ final class TeachingView implements TrainingPane.Outside {
 
     @Override
     public void bring() {
-        FileChooser chooser = new FileChooser();
-        chooser.setTitle(Texts.of("choose.classes"));
-        File chosen = window.chooseToRead(chooser);
-        if (chosen != null) {
-            ClassPictureDialog.bring(window.scene(), model, chosen.toPath());
-        }
+        window.comingIn()
+                .chosen("choose.classes")
+                .ifPresent(file -> ClassPictureDialog.bring(window.scene(), model, file));
     }
 
     @Override

@@ -34,12 +34,13 @@ class PreferencesTest {
     void theyAreThereAtTheNextStart() {
         Preferences before = preferences();
         before.remember(Theme.DARK);
-        before.remember("mm", 45);
+        before.remember("mm", 45, 150);
         before.opened(folder.resolve("a.tally"));
         Preferences after = preferences();
         assertThat(after.theme()).isEqualTo(Theme.DARK);
         assertThat(after.unit()).isEqualTo("mm");
         assertThat(after.memoryPercent()).isEqualTo(45);
+        assertThat(after.sizePercent()).isEqualTo(150);
         assertThat(after.recent()).containsExactly(folder.resolve("a.tally"));
         assertThat(folder.resolve("memory-percent")).hasContent("45");
     }
@@ -97,7 +98,7 @@ class PreferencesTest {
         Path file = Files.writeString(folder.resolve("taken"), "a file where the folder should be");
         Preferences preferences = new Preferences(file, FileQuestions.SYSTEM);
         preferences.remember(Theme.DARK);
-        preferences.remember("um", 50);
+        preferences.remember("um", 50, 100);
         assertThat(preferences.theme()).isEqualTo(Theme.DARK);
         assertThat(file).hasContent("a file where the folder should be");
     }

@@ -12,8 +12,9 @@ import keentally.study.file.WholeFile;
 
 /** The pictures in a folder, told by the endings of their names. */
 public final class PictureFolder {
-    private static final Set<String> ENDINGS =
-            Set.of("png", "jpg", "jpeg", "tif", "tiff", "bmp", "gif", "webp", "pnm", "pbm", "pgm", "ppm");
+    private static final Set<String> ENDINGS = Set.of(
+            "png", "jpg", "jpeg", "tif", "tiff", "bmp", "gif", "webp", "heic", "heif", "avif", "pnm", "pbm", "pgm",
+            "ppm");
 
     private PictureFolder() {}
 

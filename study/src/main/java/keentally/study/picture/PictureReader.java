@@ -30,7 +30,7 @@ import org.w3c.dom.Element;
 import org.w3c.dom.Node;
 import org.w3c.dom.NodeList;
 
-/** Reads pictures: PNG, JPEG, TIFF, BMP, GIF, WebP and PNM, whole or not at all. */
+/** Reads pictures: PNG, JPEG, TIFF, BMP, GIF, WebP and PNM, and HEIC where the system can convert it; whole or not at all. */
 public final class PictureReader {
     /** Room for the decoder's copy beside ours, as a share of all the memory there may be. */
     private static final double MOST_OF_MEMORY = 0.6;
@@ -62,11 +62,15 @@ public final class PictureReader {
     /** What the decoder is given of it. */
     private final byte[] lean;
 
-    private PictureReader(Path file, FileKind kind, Optional<byte[]> bytes, byte[] lean) {
+    /** Whether the decoder is given what a converter made of the file. */
+    private final boolean converted;
+
+    private PictureReader(Path file, FileKind kind, Optional<byte[]> bytes, byte[] lean, boolean converted) {
         this.file = file;
         this.kind = kind;
         this.bytes = bytes;
         this.lean = lean;
+        this.converted = converted;
     }
 
     /** The first page of a file. */
@@ -124,6 +128,9 @@ public final class PictureReader {
 
     private static PictureReader of(Path file) throws FileFault {
         byte[] head = head(file);
+        if (HeifConverter.isOne(head)) {
+            return of(file, WholeFile.read(file));
+        }
         FileKind kind = FileKind.of(head).orElseThrow(() -> new FileFault(UnreadableKind.sentence(file, head)));
         if (!kind.isTiff()) {
             checkLength(file);
@@ -132,16 +139,19 @@ public final class PictureReader {
         if (head.length > 9 && head[8] == 'C' && head[9] == 'R') {
             throw new FileFault(UnreadableKind.raw(file));
         }
-        return new PictureReader(file, kind, Optional.empty(), new byte[0]);
+        return new PictureReader(file, kind, Optional.empty(), new byte[0], false);
     }
 
     private static PictureReader of(Path name, byte[] bytes) throws FileFault {
+        if (HeifConverter.isOne(bytes)) {
+            return new PictureReader(name, FileKind.PNG, Optional.of(bytes), HeifConverter.png(name, bytes), true);
+        }
         FileKind kind = FileKind.of(bytes).orElseThrow(() -> new FileFault(UnreadableKind.sentence(name, bytes)));
         if (FileWalk.isCutShort(kind, bytes)) {
             throw new FileFault(name + CUT_SHORT);
         }
         byte[] lean = kind == FileKind.PNG ? FileWalk.withoutPackedText(bytes) : bytes;
-        return new PictureReader(name, kind, Optional.of(bytes), lean);
+        return new PictureReader(name, kind, Optional.of(bytes), lean, false);
     }
 
     /** A file that is read whole must fit into memory with its picture. */
@@ -225,7 +235,7 @@ public final class PictureReader {
     }
 
     private long length() throws IOException {
-        return bytes.isPresent() ? bytes.get().length : Files.size(file);
+        return converted ? lean.length : bytes.isPresent() ? bytes.get().length : Files.size(file);
     }
 
     private Survey survey() throws FileFault {
@@ -308,7 +318,12 @@ public final class PictureReader {
         if (Orientation.isTurned(marks.orientation)) {
             remarks.add("Turned upright, as the camera noted it (orientation " + marks.orientation + ").");
         }
-        FileFacts facts = new FileFacts(kind.title(), marks.stated, marks.channelNames, marks.quality, remarks);
+        if (converted) {
+            remarks.add(
+                    "Converted by the system's converter for phones' pictures; such a picture has lost fine detail.");
+        }
+        FileFacts facts = new FileFacts(
+                converted ? "HEIC" : kind.title(), marks.stated, marks.channelNames, marks.quality, remarks);
         return new PictureFile(file, sha256, page, pages, picture, facts);
     }
 

@@ -19,10 +19,7 @@ final class UnreadableKind {
             return file + " is empty.";
         }
         if (at(text, 4, "ftyp")) {
-            return at(text, 8, "hei") || at(text, 8, "mif") || at(text, 8, "avi") || at(text, 8, "hev")
-                    ? file + " is a phone's picture (HEIC or AVIF), which is not read here: let the phone share it as"
-                            + " JPEG, or convert it to PNG or TIFF."
-                    : file + " is a film: save the pictures in it as PNG or TIFF.";
+            return file + " is a film: save the pictures in it as PNG or TIFF.";
         }
         if (at(text, 4, "jP  ") || at(text, 0, "\u00ff\u004f\u00ff\u0051")) {
             return file + " is a JPEG 2000 picture, which is not read here: convert it to TIFF.";

@@ -250,7 +250,7 @@ public record LedgerPlot(String title, Optional<String> across, List<Dot> dots) 
         return new ChartDrawing(chart(PlotLook.PRINT), WIDTH, HEIGHT);
     }
 
-    private String csv() {
+    public String csv() {
         return Sheet.whole(
                 List.of("sample", "group", "tag", "value", "far"),
                 dots.stream()

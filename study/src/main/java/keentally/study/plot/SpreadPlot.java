@@ -103,7 +103,7 @@ public record SpreadPlot(Distribution spread, boolean log, String measure, Strin
     }
 
     /** A row a class: its ends, its share, and the share up to its end. */
-    private String csv() {
+    public String csv() {
         StringBuilder text = new StringBuilder("from,to,percent,percent_up_to\r\n");
         for (int i = 0; i < spread.classes(); i++) {
             text.append(Amounts.text(spread.edge(i)))

@@ -23,6 +23,11 @@ public record SampleOrder(
         Weighing weighing,
         TypedNumbers typed,
         Departures departures) {
+    /** The same of a sample that was fenced otherwise. */
+    public SampleOrder on(Sample other) {
+        return new SampleOrder(name, other, background, several, weighing, typed, departures);
+    }
+
     /** Of a sample that was not weighed, and is run as its method says. */
     public SampleOrder(String name, Sample sample, Background background, boolean several) {
         this(name, sample, background, several, Weighing.NONE, TypedNumbers.NONE, Departures.NONE);

@@ -325,6 +325,7 @@ class OtherSoftwareTest {
     @CsvSource({
         "'\0\0\0\u0018ftypheic', a phone's picture",
         "'\0\0\0\u0018ftypmif1', a phone's picture",
+        "'\0\0\0\u0018ftypisom', a film",
         "'%PDF-1.7', a PDF document",
         "'\0\0\0\u000cjP  ', a JPEG 2000 picture",
         "'<svg xmlns=', holds no pixels",

@@ -1,0 +1,104 @@
+package keentally.desk;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import javafx.scene.AccessibleAttribute;
+import javafx.scene.Node;
+import javafx.scene.Parent;
+import javafx.scene.control.ButtonBase;
+import javafx.scene.control.ComboBoxBase;
+import javafx.scene.control.Control;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.ListView;
+import javafx.scene.control.MenuBar;
+import javafx.scene.control.Slider;
+import javafx.scene.control.TableView;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.text.Text;
+
+/** What of a part of the window people cannot reach who do not see it, or see it enlarged: looked at on the interface thread. */
+final class Reach {
+    private Reach() {}
+
+    /** Whether a node is worked with. */
+    static boolean isControl(Node node) {
+        return node instanceof ButtonBase
+                || node instanceof ComboBoxBase<?>
+                || node instanceof TextInputControl
+                || node instanceof Slider
+                || node instanceof TableView<?>
+                || node instanceof ListView<?>;
+    }
+
+    /** Controls that a screen reader has no name for. */
+    static Set<String> nameless(Node root) {
+        Set<String> found = new TreeSet<>();
+        for (Node control : controls(root)) {
+            if (!hasName(control)) {
+                found.add(control.getClass().getSimpleName() + " #" + control.getId() + " has no name");
+            }
+        }
+        return found;
+    }
+
+    static boolean hasName(Node node) {
+        if (isSaid(node.getAccessibleText()) || node instanceof Labeled l && isSaid(l.getText())) {
+            return true;
+        }
+        boolean tip = node instanceof Control c
+                && c.getTooltip() != null
+                && isSaid(c.getTooltip().getText());
+        return tip || node.queryAccessibleAttribute(AccessibleAttribute.LABELED_BY) != null;
+    }
+
+    private static boolean isSaid(String text) {
+        return text != null && !text.isBlank();
+    }
+
+    /** Controls in sight, not those inside of others. */
+    static List<Node> controls(Node root) {
+        List<Node> found = new ArrayList<>();
+        collect(root, found);
+        return found;
+    }
+
+    private static void collect(Node node, List<Node> found) {
+        if (!node.isVisible()) {
+            return;
+        }
+        if (isControl(node)) {
+            found.add(node);
+            return;
+        }
+        if (node instanceof Parent parent && !(node instanceof MenuBar)) {
+            parent.getChildrenUnmodifiable().forEach(child -> collect(child, found));
+        }
+    }
+
+    /** Texts of which only a part is shown. */
+    static Set<String> cutOff(Node root) {
+        Set<String> found = new TreeSet<>();
+        cutOff(root, found);
+        return found;
+    }
+
+    private static void cutOff(Node node, Set<String> found) {
+        if (!node.isVisible() || node instanceof TableView<?> || node instanceof ListView<?>) {
+            return; // cells may be widened, and scroll
+        }
+        if (node instanceof Labeled label && isSaid(label.getText()) && label.getWidth() > 0) {
+            label.getChildrenUnmodifiable().stream()
+                    .filter(Text.class::isInstance)
+                    .map(Text.class::cast)
+                    .filter(t -> t.isVisible() && !t.getText().equals(label.getText()))
+                    .filter(t -> t.getText().endsWith("…") || t.getText().endsWith("..."))
+                    .filter(t -> !label.getText().endsWith(t.getText()))
+                    .forEach(t -> found.add("“" + label.getText() + "” is shown as “" + t.getText() + "”"));
+        }
+        if (node instanceof Parent parent) {
+            parent.getChildrenUnmodifiable().forEach(child -> cutOff(child, found));
+        }
+    }
+}
