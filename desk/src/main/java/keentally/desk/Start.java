@@ -2,17 +2,25 @@ package keentally.desk;
 
 import java.util.List;
 import javafx.application.Application;
+import keentally.core.reader.Reader;
 import keentally.desk.view.FileQuestions;
 import keentally.desk.view.Preferences;
 import keentally.study.Program;
+import keentally.study.file.Sheet;
 
-/** The first class of the program: says how large everything is to be drawn before the toolkit starts, which reads it then and never again. */
+/**
+ * The first class of the program: says who reads, and how large everything is to be drawn, before the toolkit starts, which reads it then and
+ * never again.
+ */
 public final class Start {
     private Start() {}
 
     /** @param words as {@link Desk} takes them */
     public static void main(String[] words) {
-        enlarge(new Preferences(Program.home(), FileQuestions.SYSTEM).sizePercent());
+        Preferences preferences = new Preferences(Program.home(), FileQuestions.SYSTEM);
+        enlarge(preferences.sizePercent());
+        Reader.is(preferences.language(), preferences.decimalComma());
+        Sheet.useCommas(preferences.commaTables());
         Application.launch(Desk.class, words);
     }
 

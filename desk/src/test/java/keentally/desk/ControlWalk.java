@@ -72,7 +72,7 @@ final class ControlWalk implements AutoCloseable {
 
     /** What files call things: camel case, ids in quotes, places for numbers, doubled quotes, classes. */
     private static final Pattern FILE_WORDS = Pattern.compile(
-            "\\b[a-z]+[A-Z][a-z]+\\b|'[a-z][A-Za-z-]+'|\\{\\d}|''|\\b(java|keentally)\\.|Exception|\\[[a-z]+]| \\([a-z]+(-[a-z]+)+\\) |\\d (um2?|px2)\\b");
+            "\\b[a-z]+[A-Z][a-z]+\\b|'[a-z][A-Za-z-]+'|\\{\\d}|''|\\b(java|keentally)\\.|\\b[A-Za-z]+Exception\\b|\\[[a-z]+]| \\([a-z]+(-[a-z]+)+\\) |\\d (um2?|px2)\\b");
 
     private static final Pattern ADDRESS = Pattern.compile("https?://\\S+");
 

@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import keentally.core.reader.Reader;
 
 /** Numbers as text, one way for everything we write: the shortest decimals that read back the same. */
 public final class Amounts {
@@ -12,19 +13,25 @@ public final class Amounts {
     private static final double LEAST_PLAIN = 1e-6;
     private static final double MOST_PLAIN = 1e15;
 
-    private static final Pattern THOUSANDS = Pattern.compile("^-?[1-9]\\d{0,2}(,\\d{3})+(?![\\d,])");
+    private static final Pattern COMMAS = Pattern.compile("^(-?[1-9]\\d{0,2}(?:,\\d{3})+)(?![\\d,])");
+    private static final Pattern POINTS = Pattern.compile("^(-?[1-9]\\d{0,2}(?:\\.\\d{3})+)(?=,)");
+    private static final Pattern BLANK_WITHIN = Pattern.compile("(?<=\\d)[\u00a0\u202f](?=\\d)");
     private static final Pattern DECIMAL_COMMA = Pattern.compile("^([+-]?\\d*),(\\d+)(?![\\d,.])");
 
     private Amounts() {}
 
     /**
-     * What a person typed, with or without a unit behind it, as it is written here: commas between thousands go, as this program shows them,
-     * and any other single comma is a decimal one, so that 0,5 is a half and 1,500 fifteen hundred.
+     * What a person typed, with or without a unit behind it, as it is written here: what parts thousands goes, as this reader is shown them, and
+     * any other single comma is a decimal one, so that 0,5 is a half; 1,500 is fifteen hundred where commas part thousands, else one and a half.
      */
     public static String typed(String text) {
-        String stripped = text.strip();
-        String whole = THOUSANDS.matcher(stripped).replaceFirst(m -> m.group().replace(",", ""));
-        return whole.equals(stripped) ? DECIMAL_COMMA.matcher(stripped).replaceFirst("$1.$2") : whole;
+        String stripped = BLANK_WITHIN.matcher(text.strip()).replaceAll("");
+        String whole = (Reader.decimalComma() ? POINTS : COMMAS)
+                .matcher(stripped)
+                .replaceFirst(m -> m.group(1).replaceAll("[.,]", ""));
+        return Reader.decimalComma() || whole.equals(stripped)
+                ? DECIMAL_COMMA.matcher(whole).replaceFirst("$1.$2")
+                : whole;
     }
 
     /**

@@ -33,6 +33,11 @@ public interface Item<E> {
 
     String text(E value);
 
+    /** Whether all that is typed of it are numbers, and maybe a colour. */
+    default boolean isOfNumbers() {
+        return false;
+    }
+
     Object treeOf(String text);
 
     /**
@@ -77,6 +82,11 @@ public interface Item<E> {
         @Override
         public Object write(Double value) {
             return Trees.number(value);
+        }
+
+        @Override
+        public boolean isOfNumbers() {
+            return true;
         }
 
         @Override
@@ -143,6 +153,11 @@ public interface Item<E> {
         }
 
         @Override
+        public boolean isOfNumbers() {
+            return true;
+        }
+
+        @Override
         public String text(Match value) {
             return (value.not() ? "not " : "")
                     + value.colour()
@@ -189,6 +204,11 @@ public interface Item<E> {
         }
 
         @Override
+        public boolean isOfNumbers() {
+            return true;
+        }
+
+        @Override
         public String text(List<Double> value) {
             return value.stream().map(Amounts::text).collect(Collectors.joining(" "));
         }
@@ -221,6 +241,11 @@ public interface Item<E> {
         @Override
         public Object write(List<Double> value) {
             return value.stream().map(Trees::number).toList();
+        }
+
+        @Override
+        public boolean isOfNumbers() {
+            return true;
         }
 
         @Override

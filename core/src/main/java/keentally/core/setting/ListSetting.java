@@ -102,6 +102,11 @@ public record ListSetting<E>(
                 : value.stream().map(item::text).collect(Collectors.joining("; "));
     }
 
+    /** Whether its items are typed as numbers. */
+    public boolean isOfNumbers() {
+        return item.isOfNumbers();
+    }
+
     /** The tree that typed text stands for. */
     public Object treeOf(String text) {
         if (noneWord.isPresent() && noneWord.get().equals(text.strip())) {

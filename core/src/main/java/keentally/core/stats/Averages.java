@@ -12,7 +12,7 @@ import java.util.Comparator;
  * where all point the same way and 0 where they point everywhere. Their median is the middle one in the order in which they lie round the
  * mean, by at most half a turn to either side, and their standard deviation that of these angles.
  *
- * <p>Edge cases: values that are no number are left out; without values all is not-a-number, and so are mean, median and deviation of
+ * <p>Edge cases: values that are all the same have that as their mean and no deviation; values that are no number are left out; without values all is not-a-number, and so are mean, median and deviation of
  * directions that cancel each other out. Cost: a sort.
  *
  * <p>Source: K. V. Mardia and P. E. Jupp (2000), Directional Statistics, sections 2.2 and 2.3 (means and medians of angles), 1.1 (axes at
@@ -38,14 +38,17 @@ public record Averages(
     }
 
     private static Averages plain(double[] known) {
+        double[] sorted = known.clone();
+        Arrays.sort(sorted);
+        int n = known.length;
+        if (sorted[0] == sorted[n - 1]) { // whose sum, rounded, would make a deviation
+            return new Averages(n, sorted[0], sorted[0], 0, sorted[0], sorted[0], Double.NaN);
+        }
         double mean = mean(known);
         double squares = 0;
         for (double v : known) {
             squares += (v - mean) * (v - mean);
         }
-        double[] sorted = known.clone();
-        Arrays.sort(sorted);
-        int n = known.length;
         double median = (sorted[(n - 1) / 2] + sorted[n / 2]) / 2;
         return new Averages(n, mean, median, Math.sqrt(squares / n), sorted[0], sorted[n - 1], Double.NaN);
     }

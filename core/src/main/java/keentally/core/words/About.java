@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.ResourceBundle;
 import java.util.stream.Collectors;
+import keentally.core.reader.Reader;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.Condition;
 import keentally.core.setting.Setting;
@@ -15,7 +16,7 @@ import keentally.core.step.StepDescription;
  * themselves. A missing text is a defect, and throws.
  */
 public final class About {
-    private static final ResourceBundle BUNDLE = ResourceBundle.getBundle("keentally.core.words.about");
+    private static final String BUNDLE = "keentally.core.words.about";
 
     /** Under which settings stand that mean the same in every step. */
     private static final String ANY = "any";
@@ -24,12 +25,12 @@ public final class About {
 
     /** What a setting does, in two or three sentences. */
     public static String of(StepDescription step, Setting<?> setting) {
-        return find(step.id() + "." + setting.id()).orElseGet(() -> BUNDLE.getString(ANY + "." + setting.id()));
+        return find(step.id() + "." + setting.id()).orElseGet(() -> bundle().getString(ANY + "." + setting.id()));
     }
 
     /** Where a step's method comes from. */
     public static String source(StepDescription step) {
-        return BUNDLE.getString(step.id() + ".source");
+        return bundle().getString(step.id() + ".source");
     }
 
     /** What a step works out, where a formula says it best. */
@@ -69,10 +70,14 @@ public final class About {
 
     /** All keys there are, for whoever looks whether each is of something. */
     static List<String> keys() {
-        return List.copyOf(BUNDLE.keySet());
+        return List.copyOf(bundle().keySet());
     }
 
     private static Optional<String> find(String key) {
-        return BUNDLE.containsKey(key) ? Optional.of(BUNDLE.getString(key)) : Optional.empty();
+        return bundle().containsKey(key) ? Optional.of(bundle().getString(key)) : Optional.empty();
+    }
+
+    private static ResourceBundle bundle() {
+        return Reader.bundle(BUNDLE);
     }
 }

@@ -7,8 +7,9 @@ import java.text.DecimalFormat;
 import java.text.DecimalFormatSymbols;
 import java.util.Locale;
 import keentally.core.quantity.PixelSize;
+import keentally.core.reader.Reader;
 
-/** Numbers as people read them on screen: grouped, no more digits than the eye can use. Not-a-number is a dash. */
+/** Numbers as the reader reads them: grouped, no more digits than the eye can use. Not-a-number is a dash. */
 public final class Figures {
     private static final String NONE = "–";
     private static final double MOST_PLAIN = 1e9;
@@ -32,10 +33,10 @@ public final class Figures {
         if (size >= 1000) {
             return format("#,##0", value);
         }
-        return new BigDecimal(value)
+        return Reader.marks(new BigDecimal(value)
                 .round(new MathContext(4, RoundingMode.HALF_UP))
                 .stripTrailingZeros()
-                .toPlainString();
+                .toPlainString());
     }
 
     /** With a fixed number of decimals, as columns of a table need. */
@@ -71,6 +72,6 @@ public final class Figures {
     private static String format(String pattern, double value) {
         DecimalFormat format = new DecimalFormat(pattern, DecimalFormatSymbols.getInstance(Locale.ROOT));
         format.setRoundingMode(RoundingMode.HALF_UP);
-        return format.format(value);
+        return Reader.marks(format.format(value));
     }
 }

@@ -8,6 +8,8 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import keentally.core.measure.Measure;
 import keentally.core.method.MethodStep;
+import keentally.core.reader.Language;
+import keentally.core.reader.Reader;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.RangeSetting;
 import keentally.core.setting.Setting;
@@ -96,13 +98,19 @@ final class Patterns {
             String text = SettingWords.value(step.description(), setting, Optional.of(tree));
             return setting instanceof ChoiceSetting<?>
                     ? within(text, step.values().find(setting).orElseThrow())
-                    : Plural.kept(setting instanceof RangeSetting ? text.replace(", ", " to ") : text);
+                    : Plural.kept(setting instanceof RangeSetting && tree instanceof List<?> ends ? range(ends) : text);
         });
     }
 
-    /** Measures are called by their titles, which begin small within a sentence, but for abbreviations. */
+    private static String range(List<?> ends) {
+        return Words.said("range", SettingWords.value(ends.getFirst()), SettingWords.value(ends.getLast()));
+    }
+
+    /** Measures are called by their titles, which in English begin small within a sentence, but for abbreviations. */
     private static String within(String title, Object choice) {
-        return choice instanceof Measure && !Character.isUpperCase(title.codePointAt(1))
+        return choice instanceof Measure
+                        && Reader.language() == Language.ENGLISH
+                        && !Character.isUpperCase(title.codePointAt(1))
                 ? title.substring(0, 1).toLowerCase(Locale.ROOT) + title.substring(1)
                 : title;
     }

@@ -8,6 +8,7 @@ import keentally.core.method.Departures.Departure;
 import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
 import keentally.core.quantity.Amounts;
+import keentally.core.reader.Reader;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.Setting;
 import keentally.core.step.StepDescription;
@@ -21,22 +22,28 @@ public final class SettingWords {
         return tree.map(t -> setting instanceof ChoiceSetting<?> choice
                         ? Words.label(step, setting, choice.read(t))
                         : value(t))
-                .orElse("not set");
+                .orElseGet(() -> Words.said("not-set"));
     }
 
-    private static String value(Object tree) {
+    /** A number, with or without its unit, as the reader types it: 0.5 µm. */
+    public static String amount(Object tree) {
+        return value(tree);
+    }
+
+    static String value(Object tree) {
         return switch (tree) {
-            case Number n -> Amounts.text(n.doubleValue());
-            case Boolean b -> b ? "yes" : "no";
+            case Number n -> Reader.marks(Amounts.text(n.doubleValue()));
+            case Boolean b -> Words.said(b ? "yes" : "no");
             case List<?> list ->
                 list.stream()
                         .map(SettingWords::value)
-                        .collect(Collectors.joining(list.stream().anyMatch(List.class::isInstance) ? "; " : ", "));
+                        .collect(Collectors.joining(
+                                Reader.decimalComma() || list.stream().anyMatch(List.class::isInstance) ? "; " : ", "));
             case Map<?, ?> map ->
                 map.entrySet().stream()
                         .map(e -> e.getKey() + " " + value(e.getValue()))
                         .collect(Collectors.joining(" "));
-            default -> Words.spoken(tree.toString());
+            default -> Words.named(Reader.marksIn(tree.toString()));
         };
     }
 
@@ -50,6 +57,6 @@ public final class SettingWords {
                         .flatMap(d -> d.setting(departure.setting())
                                 .map(s -> Words.label(d, s) + ": " + value(d, s, departure.value())))
                         .orElse(departure.setting() + ": "
-                                + departure.value().map(SettingWords::value).orElse("not set"));
+                                + departure.value().map(SettingWords::value).orElseGet(() -> Words.said("not-set")));
     }
 }

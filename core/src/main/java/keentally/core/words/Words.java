@@ -1,16 +1,22 @@
 package keentally.core.words;
 
 import java.text.MessageFormat;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.ResourceBundle;
 import java.util.regex.MatchResult;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import keentally.core.measure.Column;
 import keentally.core.measure.Measure;
 import keentally.core.measure.OwnColumn;
 import keentally.core.quantity.LengthUnit;
+import keentally.core.reader.Language;
+import keentally.core.reader.Reader;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.setting.Setting;
 import keentally.core.step.StepDescription;
@@ -18,7 +24,11 @@ import keentally.core.step.Steps;
 
 /** The texts that stand in {@code words.properties}. A missing one is a defect, and throws. */
 public final class Words {
-    private static final ResourceBundle BUNDLE = ResourceBundle.getBundle("keentally.core.words.words");
+    private static final String BUNDLE = "keentally.core.words.words";
+
+    /** Keys of names, not of what is said about them. */
+    private static final Pattern NAME = Pattern.compile(
+            "measure\\.[^.]+\\.title|step\\.[^.]+\\.(?!question|help|headline|sentence|fitted|source|formula)[^.]+(\\.(?!help)[^.]+)?");
 
     private Words() {}
 
@@ -27,11 +37,16 @@ public final class Words {
             + "|'(?<id>[A-Za-z][A-Za-z0-9-]*)'"
             + "|(?<=\\d )(?<unit>px|nm|um|mm|cm)(?<square>2?)(?!\\w)");
 
+    /** A sentence of ours, written in English with the ids and points of files, as the reader is told it. */
+    public static String spoken(String sentence) {
+        return named(Sentences.told(sentence));
+    }
+
     /**
      * A sentence that names steps, settings and units by their ids, which belong to files, in the words that the screen has for them. Ids
      * that no step or setting has stay as they are, in the quotes of prose.
      */
-    public static String spoken(String sentence) {
+    static String named(String sentence) {
         Matcher named = IN_FILES.matcher(sentence);
         StringBuilder out = new StringBuilder();
         Optional<StepDescription> of = Optional.empty();
@@ -44,11 +59,10 @@ public final class Words {
 
     private static String spoken(MatchResult named, Optional<StepDescription> of) {
         if (named.group("step") != null) {
-            return "Station " + named.group("number") + ", "
-                    + of.map(Words::title).orElse(named.group("step")) + ",";
+            return said("station", named.group("number"), of.map(Words::title).orElse(named.group("step")));
         }
         if (named.group("id") != null) {
-            return "“" + spokenId(named.group("id"), of) + "”";
+            return said("quoted", spokenId(named.group("id"), of));
         }
         String unit = LengthUnit.find(named.group("unit")).orElseThrow().symbol();
         return named.group("square").isEmpty() ? unit : unit + "²";
@@ -161,16 +175,31 @@ public final class Words {
         return text("measure." + measure.id() + ".source");
     }
 
+    /** Something that stands between or around other words: {@code not-set}, {@code range}. */
+    static String said(String key, Object... parts) {
+        return new MessageFormat(text("said." + key), Locale.ROOT).format(parts);
+    }
+
     /** A sentence of the help with numbers and words in it. */
     static String about(String key, Object... parts) {
         return new MessageFormat(text("about." + key), Locale.ROOT).format(parts);
     }
 
+    /** What steps, settings, choices and measures are called, by their keys. */
+    static Map<String, String> names(Language language) {
+        ResourceBundle bundle = Reader.bundle(BUNDLE, language);
+        return bundle.keySet().stream()
+                .filter(key -> NAME.matcher(key).matches())
+                .sorted(Comparator.comparingInt(String::length).thenComparing(Comparator.naturalOrder()))
+                .collect(Collectors.toMap(key -> key, bundle::getString, (a, b) -> a, LinkedHashMap::new));
+    }
+
     private static String text(String key) {
-        return BUNDLE.getString(key);
+        return Reader.bundle(BUNDLE).getString(key);
     }
 
     private static Optional<String> find(String key) {
-        return BUNDLE.containsKey(key) ? Optional.of(BUNDLE.getString(key)) : Optional.empty();
+        ResourceBundle bundle = Reader.bundle(BUNDLE);
+        return bundle.containsKey(key) ? Optional.of(bundle.getString(key)) : Optional.empty();
     }
 }

@@ -77,7 +77,7 @@ public final class BringModel {
                     }
                 });
             } catch (FileFault e) {
-                ui.execute(() -> desk.say(e.getMessage()));
+                ui.execute(() -> desk.say(Texts.fault(e)));
             }
         });
     }

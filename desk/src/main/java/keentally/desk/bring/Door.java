@@ -66,7 +66,7 @@ public final class Door {
                 try {
                     arrived.add(Arrival.of(files.get(i), sample));
                 } catch (FileFault e) {
-                    faults.add(e.getMessage());
+                    faults.add(Texts.fault(e));
                 }
             }
             ui.execute(() -> take(here, arrived, faults));
@@ -113,7 +113,7 @@ public final class Door {
             try {
                 ways.table(Arrival.read(table));
             } catch (FileFault e) {
-                faults.add(e.getMessage());
+                faults.add(Texts.fault(e));
             }
         }
         if (!faults.isEmpty()) {

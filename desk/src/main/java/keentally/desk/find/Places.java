@@ -10,6 +10,7 @@ import keentally.core.setting.Setting;
 import keentally.core.step.StepDescription;
 import keentally.core.step.Steps;
 import keentally.core.words.About;
+import keentally.core.words.Sentences;
 import keentally.core.words.Words;
 import keentally.desk.find.Commands.Command;
 import keentally.desk.help.CautionWords;
@@ -114,15 +115,20 @@ public final class Places {
 
     /** Where the sample has it, the list; else what the help says. */
     private Command caution(CautionKind kind) {
-        return new Command("caution-" + kind.id(), Texts.of("find.caution", kind.title()), kind.when(), "", () -> {
-            boolean said = desk.shown().get().stream()
-                    .flatMap(s -> s.cautions().stream())
-                    .anyMatch(c -> c.kind() == kind);
-            if (said) {
-                ways.caution().run();
-            } else {
-                ways.help().accept(HelpText.CAUTIONS);
-            }
-        });
+        return new Command(
+                "caution-" + kind.id(),
+                Texts.of("find.caution", Sentences.told(kind.title())),
+                Sentences.told(kind.when()),
+                "",
+                () -> {
+                    boolean said = desk.shown().get().stream()
+                            .flatMap(s -> s.cautions().stream())
+                            .anyMatch(c -> c.kind() == kind);
+                    if (said) {
+                        ways.caution().run();
+                    } else {
+                        ways.help().accept(HelpText.cautions());
+                    }
+                });
     }
 }

@@ -12,6 +12,7 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.OpenStudy;
 import keentally.desk.model.SampleActions;
@@ -91,7 +92,7 @@ public final class FolderWatch {
         try {
             whole = arriving.look();
         } catch (FileFault e) {
-            ui.execute(() -> desk.say(e.getMessage()));
+            ui.execute(() -> desk.say(Texts.fault(e)));
             return;
         }
         for (Path file : whole) {
@@ -100,7 +101,7 @@ public final class FolderWatch {
                 ui.execute(() -> came(survey, thread));
             } catch (FileFault e) {
                 arriving.again(file);
-                ui.execute(() -> desk.say(e.getMessage()));
+                ui.execute(() -> desk.say(Texts.fault(e)));
             }
         }
     }

@@ -120,7 +120,7 @@ public final class LedgerModel {
                 }
             } catch (FileFault e) {
                 return () -> {
-                    desk.say(e.getMessage());
+                    desk.say(Texts.fault(e));
                     refresh();
                 };
             }
@@ -188,7 +188,7 @@ public final class LedgerModel {
                 String ran = Texts.of("ledger.ran", String.valueOf(wanted.size()));
                 ui.execute(() -> desk.say(byHand.isEmpty() ? ran : ran + " " + wanting(study, byHand)));
             } catch (FileFault e) {
-                ui.execute(() -> desk.say(e.getMessage()));
+                ui.execute(() -> desk.say(Texts.fault(e)));
             } finally {
                 ui.execute(() -> progress.set(Optional.empty()));
             }

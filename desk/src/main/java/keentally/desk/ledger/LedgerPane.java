@@ -20,6 +20,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import keentally.core.words.Figures;
+import keentally.core.words.Sentences;
 import keentally.desk.look.Ask;
 import keentally.desk.look.Copies;
 import keentally.desk.look.Pieces;
@@ -205,7 +206,7 @@ public final class LedgerPane extends VBox {
 
     private static String told(LedgerColumn column, LedgerEntry entry) {
         double value = column.value().applyAsDouble(entry);
-        return Double.isNaN(value) ? "" : column.title() + ": " + Figures.number(value);
+        return Double.isNaN(value) ? "" : Sentences.told(column.title()) + ": " + Figures.number(value);
     }
 
     private void choose() {

@@ -27,6 +27,7 @@ import keentally.core.quantity.Amounts;
 import keentally.core.stats.FieldStatistics;
 import keentally.core.stats.LinearTrend;
 import keentally.core.words.Figures;
+import keentally.core.words.Sentences;
 import keentally.desk.look.Copies;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.PlotImages;
@@ -158,7 +159,7 @@ public final class LedgerSide extends VBox {
             @Override
             protected void updateItem(LedgerColumn item, boolean empty) {
                 super.updateItem(item, empty);
-                setText(empty || item == null ? "" : item.title());
+                setText(empty || item == null ? "" : Sentences.told(item.title()));
             }
         };
     }

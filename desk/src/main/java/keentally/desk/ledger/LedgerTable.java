@@ -27,6 +27,7 @@ import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
 import keentally.core.stats.Outliers;
 import keentally.core.words.Figures;
+import keentally.core.words.Sentences;
 import keentally.desk.look.Texts;
 import keentally.study.document.SlideLabel;
 import keentally.study.series.Ledger;
@@ -36,6 +37,7 @@ import keentally.study.series.LedgerEntry;
 /** The rows of the ledger: a thumbnail, words and numbers; sorted by any column, what lies far from the rest marked. */
 final class LedgerTable extends TableView<LedgerEntry> {
     private static final int THUMB = 56;
+    private static final Set<String> TYPED = Set.of("sample", "group", "tag", "method", "left_out");
     private static final List<String> NARROW = List.of("group", "tag");
 
     /** Not shown unless asked for. */
@@ -152,6 +154,12 @@ final class LedgerTable extends TableView<LedgerEntry> {
         setTableMenuButtonVisible(true);
     }
 
+    /** What people typed stays as they typed it. */
+    private static String told(LedgerColumn column, LedgerEntry entry) {
+        String text = column.text().apply(entry);
+        return TYPED.contains(column.id()) ? text : Sentences.told(text);
+    }
+
     /** What stands there until a person says otherwise: what is not empty, and no more of each measure than its mean. */
     private static boolean isUsual(LedgerColumn column, Ledger ledger) {
         boolean more = FOLDED.contains(column.id())
@@ -170,7 +178,7 @@ final class LedgerTable extends TableView<LedgerEntry> {
             made.setComparator(Comparator.comparingDouble(LedgerTable::amount));
         }
         made.setPrefWidth(NARROW.contains(column.id()) ? 74 : 150);
-        made.setCellValueFactory(row -> new SimpleObjectProperty<>(column.text().apply(row.getValue())));
+        made.setCellValueFactory(row -> new SimpleObjectProperty<>(told(column, row.getValue())));
         made.setCellFactory(c -> new TableCell<>() {
             @Override
             protected void updateItem(String item, boolean empty) {
@@ -238,7 +246,7 @@ final class LedgerTable extends TableView<LedgerEntry> {
 
     /** The column menu tells columns by what stands here. */
     private static Label head(LedgerColumn column, Pos side) {
-        Label head = new Label(column.title());
+        Label head = new Label(Sentences.told(column.title()));
         head.setWrapText(true);
         head.setAlignment(side);
         head.setMaxWidth(Double.MAX_VALUE);

@@ -1,8 +1,5 @@
 package keentally.desk.look;
 
-import java.io.IOException;
-import java.io.StringReader;
-import java.io.UncheckedIOException;
 import java.util.Arrays;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -13,8 +10,7 @@ import javafx.scene.image.Image;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 import javafx.scene.transform.Scale;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVParser;
+import keentally.study.file.Sheet;
 
 /**
  * What can be copied of the parts of the window. A part says what copying it does; a figure is copied as it stands there, with its unit. A
@@ -82,22 +78,12 @@ public final class Copies {
 
     /** A table as it would stand in a file. */
     public static ClipboardContent csv(String csv) {
-        return table(tabbed(csv));
+        return table(Sheet.copied(csv));
     }
 
     /** A plot with what would stand in a file of its numbers. */
     public static ClipboardContent plotWithCsv(Node plot, String csv) {
-        return plot(plot, tabbed(csv));
-    }
-
-    private static String tabbed(String csv) {
-        try (CSVParser parser = CSVFormat.RFC4180.parse(new StringReader(csv))) {
-            return parser.stream()
-                    .map(row -> row.stream().map(c -> c.replaceAll("\\s", " ")).collect(Collectors.joining("\t")))
-                    .collect(Collectors.joining("\n"));
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        return plot(plot, csv.isEmpty() ? "" : Sheet.copied(csv));
     }
 
     static String html(String rows) {

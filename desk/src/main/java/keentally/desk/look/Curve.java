@@ -4,6 +4,8 @@ import java.util.List;
 import javafx.scene.chart.LineChart;
 import javafx.scene.chart.NumberAxis;
 import javafx.scene.chart.XYChart;
+import javafx.util.StringConverter;
+import keentally.core.words.Figures;
 
 /** A small plot of one number against another, or of two numbers against one, in a panel. */
 public final class Curve extends LineChart<Number, Number> {
@@ -26,10 +28,23 @@ public final class Curve extends LineChart<Number, Number> {
         getStyleClass().add("curve");
     }
 
+    public static final StringConverter<Number> NUMBERS = new StringConverter<>() {
+        @Override
+        public String toString(Number number) {
+            return Figures.number(number.doubleValue());
+        }
+
+        @Override
+        public Number fromString(String text) {
+            throw new UnsupportedOperationException("told, not typed");
+        }
+    };
+
     private static NumberAxis axis(String label) {
         NumberAxis axis = new NumberAxis();
         axis.setForceZeroInRange(false);
         axis.setMinorTickVisible(false);
+        axis.setTickLabelFormatter(NUMBERS);
         axis.setLabel(label.isEmpty() ? null : label);
         return axis;
     }

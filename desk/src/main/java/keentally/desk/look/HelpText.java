@@ -6,16 +6,19 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
+import keentally.core.reader.Reader;
 
 /** The help as it comes with the program: headings, and the paragraphs below each. */
 public final class HelpText {
-    /** The heading below which cautions are told of. */
-    public static final String CAUTIONS = "Cautions";
-
     private HelpText() {}
 
     /** @param text paragraphs with an empty line between */
     public record Part(String heading, String text) {}
+
+    /** The heading below which cautions are told of. */
+    public static String cautions() {
+        return Texts.of("help.cautions");
+    }
 
     public static List<Part> parts() {
         return Arrays.stream(all().split("(?m)^# "))
@@ -31,7 +34,7 @@ public final class HelpText {
     }
 
     private static String all() {
-        return read("help.txt");
+        return read("help" + Reader.language().ending() + ".txt");
     }
 
     private static String read(String name) {

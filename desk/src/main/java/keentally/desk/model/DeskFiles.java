@@ -205,7 +205,7 @@ public final class DeskFiles {
                 writing.run(desk.work(job.cancel()));
                 ui.execute(() -> desk.say(Texts.of("file.written", file)));
             } catch (FileFault e) {
-                ui.execute(() -> desk.say(e.getMessage()));
+                ui.execute(() -> desk.say(Texts.fault(e)));
             }
         });
     }
@@ -224,7 +224,7 @@ public final class DeskFiles {
                 Optional<Approval> approval = MethodFile.approval(file);
                 ui.execute(() -> new MethodActions(desk).bring(here, method, approval));
             } catch (FileFault | MethodFault e) {
-                ui.execute(() -> desk.say(e.getMessage()));
+                ui.execute(() -> desk.say(Texts.fault(e)));
             }
         });
     }

@@ -41,7 +41,6 @@ import keentally.core.setting.Values;
 import keentally.core.step.State;
 import keentally.core.view.Pyramid;
 import keentally.core.words.SettingWords;
-import keentally.core.words.Words;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
@@ -327,8 +326,9 @@ public final class DeskModel implements AutoCloseable {
         return held == place.study() && study.get().sample(place.sampleId()).isPresent();
     }
 
+    /** @param sentence in the reader's language */
     public void say(String sentence) {
-        message.set(Words.spoken(sentence));
+        message.set(sentence);
     }
 
     // What a person does.
@@ -349,7 +349,7 @@ public final class DeskModel implements AutoCloseable {
                     then.run();
                 });
             } catch (FileFault e) {
-                ui.execute(() -> say(e.getMessage()));
+                ui.execute(() -> say(Texts.fault(e)));
             }
         });
     }
@@ -402,13 +402,13 @@ public final class DeskModel implements AutoCloseable {
             } catch (PictureShelf.MissingPicture e) {
                 ui.execute(() -> missing(id, e));
             } catch (FileFault e) {
-                ui.execute(() -> say(e.getMessage()));
+                ui.execute(() -> say(Texts.fault(e)));
             }
         });
     }
 
     private void missing(String id, FileFault fault) {
-        say(fault.getMessage());
+        say(Texts.fault(fault));
         missing.set(
                 Set.copyOf(Stream.concat(missing.get().stream(), Stream.of(id)).toList()));
     }
@@ -465,7 +465,7 @@ public final class DeskModel implements AutoCloseable {
         Departures.Change changed = own.change(study.get().method(id), next, here);
         Optional<MethodFault> refusal = next.refusal().or(changed.method()::refusal);
         if (refusal.isPresent()) {
-            say(refusal.get().getMessage());
+            say(Texts.fault(refusal.get()));
             return false;
         }
         return act(

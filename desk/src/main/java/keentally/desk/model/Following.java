@@ -105,7 +105,7 @@ final class Following {
                     ui.execute(() -> preview.set(ticket >= dropped ? Optional.of(run) : preview.get()));
                 }
             } catch (RunFault e) {
-                ui.execute(() -> say.accept(e.getMessage()));
+                ui.execute(() -> say.accept(Texts.fault(e)));
             }
         });
         follow(tried, stage, ticket, false);

@@ -61,9 +61,9 @@ public final class HoldActions {
                         new Held(step.values(), asked.stream().map(Read::name).toList(), LocalDate.now());
                 ui.execute(() -> take(here, stepId, step, found, origin));
             } catch (RunFault | FileFault e) {
-                ui.execute(() -> desk.say(e.getMessage()));
+                ui.execute(() -> desk.say(Texts.fault(e)));
             } catch (IllegalArgumentException e) {
-                ui.execute(() -> desk.say(e.getMessage() + "."));
+                ui.execute(() -> desk.say(Texts.fault(e) + "."));
             }
         });
     }

@@ -46,7 +46,7 @@ final class LeavingStudies {
                 }
             } catch (FileFault e) {
                 LoggerFactory.getLogger(LeavingStudies.class).error("a study was not kept whole", e);
-                say.accept(e.getMessage());
+                say.accept(Texts.fault(e));
             }
         }
     }

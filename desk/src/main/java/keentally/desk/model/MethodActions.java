@@ -83,7 +83,7 @@ public final class MethodActions {
     private void use(Address at, String title, Method method, Optional<String> from, UnaryOperator<Study> also) {
         method.refusal()
                 .ifPresentOrElse(
-                        fault -> desk.say(fault.getMessage()),
+                        fault -> desk.say(Texts.fault(fault)),
                         () -> desk.act(title, s -> {
                             String id = s.newMethodId();
                             Study with = s.with(id, method);

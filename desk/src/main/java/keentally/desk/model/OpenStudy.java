@@ -6,6 +6,7 @@ import java.util.concurrent.Executor;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import keentally.desk.look.Texts;
 import keentally.study.document.Commit;
 import keentally.study.document.Journal;
 import keentally.study.document.Journal.History;
@@ -77,7 +78,7 @@ public final class OpenStudy {
         @Override
         public void trouble(FileFault fault) {
             OpenStudy told = study;
-            told.ui.execute(() -> told.keeping.set(new Keeping(Keeping.How.TROUBLE, fault.getMessage())));
+            told.ui.execute(() -> told.keeping.set(new Keeping(Keeping.How.TROUBLE, Texts.fault(fault))));
         }
     }
 

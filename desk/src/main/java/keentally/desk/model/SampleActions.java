@@ -73,7 +73,7 @@ public final class SampleActions {
                 try {
                     pictures.addAll(pictures(file));
                 } catch (FileFault e) {
-                    faults.add(e.getMessage());
+                    faults.add(Texts.fault(e));
                 }
             }
             for (int i = 0; i < pictures.size(); i++) {
@@ -88,7 +88,7 @@ public final class SampleActions {
         try {
             read.add(PictureReader.survey(picture));
         } catch (FileFault e) {
-            faults.add(e.getMessage());
+            faults.add(Texts.fault(e));
         }
     }
 
@@ -165,7 +165,7 @@ public final class SampleActions {
                     }
                 });
             } catch (FileFault e) {
-                ui.execute(() -> desk.say(e.getMessage()));
+                ui.execute(() -> desk.say(Texts.fault(e)));
             } catch (IOException e) {
                 ui.execute(() -> desk.say(Texts.of("paste.no-place", file.getParent(), WholeFile.reason(e))));
             }
@@ -378,7 +378,7 @@ public final class SampleActions {
                     }
                 });
             } catch (FileFault e) {
-                ui.execute(() -> desk.say(e.getMessage()));
+                ui.execute(() -> desk.say(Texts.fault(e)));
             }
         });
     }

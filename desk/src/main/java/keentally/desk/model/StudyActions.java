@@ -161,7 +161,7 @@ public final class StudyActions {
                 }
                 ui.execute(then);
             } catch (FileFault e) {
-                ui.execute(() -> desk.say(e.getMessage()));
+                ui.execute(() -> desk.say(Texts.fault(e)));
             }
         });
     }
@@ -191,7 +191,7 @@ public final class StudyActions {
                         : Texts.of("study.packed-some", packed, String.join(", ", left));
                 ui.execute(() -> desk.say(said));
             } catch (FileFault e) {
-                ui.execute(() -> desk.say(e.getMessage()));
+                ui.execute(() -> desk.say(Texts.fault(e)));
             }
         });
     }

@@ -13,6 +13,7 @@ import javafx.scene.layout.VBox;
 import keentally.core.measure.SampleNumber;
 import keentally.core.method.Method;
 import keentally.core.words.Figures;
+import keentally.core.words.Words;
 import keentally.desk.help.Topic;
 import keentally.desk.help.Why;
 import keentally.desk.look.Glyph;
@@ -131,7 +132,9 @@ public final class NumbersList extends VBox {
                 .filter(n -> value.isEmpty())
                 .ifPresent(n -> row.getChildren()
                         .add(Prose.of(
-                                Texts.of("numbers.empty", n.why().orElse(Texts.of("numbers.no-scale"))),
+                                Texts.of(
+                                        "numbers.empty",
+                                        n.why().map(Words::spoken).orElse(Texts.of("numbers.no-scale"))),
                                 "caution-line")));
         boolean beyond = desk.shown().get().stream()
                 .flatMap(s -> s.cautions().stream())

@@ -88,7 +88,7 @@ public final class NumbersPanel extends VBox {
                 next.put(name, number(text));
             }
         } catch (IllegalArgumentException e) {
-            desk.say(e.getMessage() + ".");
+            desk.say(Texts.fault(e) + ".");
             return;
         }
         if (!next.equals(known)) {

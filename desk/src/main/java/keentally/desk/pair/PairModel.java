@@ -24,7 +24,6 @@ import keentally.core.view.Layer;
 import keentally.core.view.Look;
 import keentally.core.view.SamePlace;
 import keentally.core.view.Viewport;
-import keentally.core.words.Words;
 import keentally.core.work.Cancel;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
@@ -258,9 +257,9 @@ public final class PairModel {
                     show();
                 };
             } catch (FileFault e) {
-                return () -> desk.say(e.getMessage());
+                return () -> desk.say(Texts.fault(e));
             } catch (IllegalArgumentException e) {
-                return () -> desk.say(Words.spoken(e.getMessage()));
+                return () -> desk.say(Texts.fault(e));
             }
         });
     }
@@ -303,8 +302,7 @@ public final class PairModel {
             return new Outcome(
                     sampleId, methodId, Optional.of(run), Optional.of(trials.ending(run, cancel)), made, place, "");
         } catch (RunFault e) {
-            return new Outcome(
-                    sampleId, methodId, Optional.empty(), Optional.empty(), made, place, Words.spoken(e.getMessage()));
+            return new Outcome(sampleId, methodId, Optional.empty(), Optional.empty(), made, place, Texts.fault(e));
         }
     }
 

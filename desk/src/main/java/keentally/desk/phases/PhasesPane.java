@@ -29,6 +29,7 @@ import keentally.core.run.PhaseReading;
 import keentally.core.run.Readings;
 import keentally.core.view.PhaseInks;
 import keentally.core.words.Figures;
+import keentally.core.words.Sentences;
 import keentally.desk.ledger.LedgerModel;
 import keentally.desk.look.Copies;
 import keentally.desk.look.Pieces;
@@ -211,7 +212,7 @@ public final class PhasesPane extends VBox {
     private TableColumn<Row, String> column(Column of) {
         boolean words = of.text().isPresent();
         TableColumn<Row, String> column = new TableColumn<>();
-        Label head = new Label(of.title());
+        Label head = new Label(Sentences.told(of.title()));
         head.setMaxWidth(Double.MAX_VALUE);
         head.prefWidthProperty().bind(column.widthProperty().subtract(16));
         head.getStyleClass().add(words ? "head-words" : "head-number");
@@ -234,7 +235,7 @@ public final class PhasesPane extends VBox {
     private static String shown(Column column, Row row) {
         return column.id().equals("share_percent") && !Double.isNaN(row.share())
                 ? Figures.percent(row.share())
-                : column.shown(row);
+                : column.id().equals("whole") ? Sentences.told(column.shown(row)) : column.shown(row);
     }
 
     /** Words or a number; a phase's name has its swatch. */

@@ -12,8 +12,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.image.ImageView;
-import javafx.scene.input.Clipboard;
-import javafx.scene.input.ClipboardContent;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -257,7 +255,7 @@ final class HistogramSection implements PicturePanel.PanelSection {
                 BufferedImage picture = made.plot().image(WIDTH, HEIGHT, 2, PlotImages.look(dark));
                 return () -> came(made, picture);
             } catch (IllegalArgumentException e) {
-                return () -> failed(e.getMessage());
+                return () -> failed(Texts.fault(e));
             }
         });
     }
@@ -325,9 +323,7 @@ final class HistogramSection implements PicturePanel.PanelSection {
     /** The bins as a table, for a spreadsheet. */
     private void copy() {
         result.ifPresent(r -> {
-            ClipboardContent content = new ClipboardContent();
-            content.putString(r.plot().csv().replace(",", "\t").replace("\r\n", "\n"));
-            Clipboard.getSystemClipboard().setContent(content);
+            Copies.put(Copies.csv(r.plot().csv()));
             desk.say(Texts.of("histogram.copied"));
         });
     }

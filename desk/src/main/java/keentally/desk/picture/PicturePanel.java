@@ -31,6 +31,7 @@ public final class PicturePanel extends VBox {
             button.setId("section-" + word);
             button.setToggleGroup(group);
             button.getStyleClass().setAll("section-word");
+            button.setMinWidth(USE_PREF_SIZE);
             button.setOnAction(e -> {
                 button.setSelected(true);
                 model.section().set(section);

@@ -168,7 +168,7 @@ public final class ReportModel {
                 Made ready = new Made(study, report, new ReportPages(pdf));
                 ui.execute(() -> came(holding, ready));
             } catch (FileFault e) {
-                ui.execute(() -> desk.say(e.getMessage()));
+                ui.execute(() -> desk.say(Texts.fault(e)));
             } catch (CancelledException e) {
                 if (!mine.asked()) {
                     throw e; // a person stopped it, and is told so
@@ -248,7 +248,7 @@ public final class ReportModel {
                 String png = Base64.getEncoder().encodeToString(png(picture, desk.work(job.cancel())));
                 ui.execute(() -> change(p -> p.with(Optional.of(png))));
             } catch (FileFault e) {
-                ui.execute(() -> desk.say(e.getMessage()));
+                ui.execute(() -> desk.say(Texts.fault(e)));
             }
         });
     }

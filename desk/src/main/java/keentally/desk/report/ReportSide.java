@@ -18,6 +18,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import keentally.core.setting.ChoiceSetting;
+import keentally.core.words.Sentences;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
@@ -119,7 +120,7 @@ public final class ReportSide extends VBox {
     private HBox part(Part part) {
         String id = "report-part-" + ChoiceSetting.word(part);
         int at = model.plan().parts().indexOf(part);
-        CheckBox box = new CheckBox(Report.title(part));
+        CheckBox box = new CheckBox(Sentences.told(Report.title(part)));
         box.setId(id);
         box.setSelected(at >= 0);
         box.setOnAction(e -> model.include(part, box.isSelected()));

@@ -2,6 +2,7 @@ package keentally.desk.starter;
 
 import java.util.Optional;
 import javafx.geometry.Pos;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import keentally.core.find.Caption;
@@ -29,8 +30,10 @@ final class StarterScale extends HBox {
         setAlignment(Pos.CENTER_LEFT);
         told.getStyleClass().add("starter-ways-head");
         told.setId("starter-scale-told");
-        told.setMinWidth(USE_PREF_SIZE);
-        getChildren().addAll(told, Pieces.button("starter-scale-give", "starter.scale.give", this::give));
+        told.setWrapText(true);
+        Button give = Pieces.button("starter-scale-give", "starter.scale.give", this::give);
+        give.setMinWidth(USE_PREF_SIZE);
+        getChildren().addAll(told, give);
         managedProperty().bind(visibleProperty());
         picture.caption().addListener(o -> refresh());
         desk.study().addListener(o -> refresh());

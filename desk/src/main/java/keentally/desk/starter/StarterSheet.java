@@ -37,7 +37,6 @@ import keentally.core.starter.Starter;
 import keentally.core.starter.Suggestion;
 import keentally.core.starter.Whole;
 import keentally.core.step.StepFault;
-import keentally.core.words.Words;
 import keentally.core.work.Cancel;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
@@ -312,7 +311,7 @@ public final class StarterSheet extends ScrollPane {
         try {
             return working.run(cancel);
         } catch (RunFault | StepFault | FileFault e) {
-            return () -> refuse.accept(Words.spoken(e.getMessage()));
+            return () -> refuse.accept(Texts.fault(e));
         } catch (IllegalArgumentException e) {
             return () -> refuse.accept(Texts.complaint(e.getMessage()));
         }

@@ -17,17 +17,17 @@ import javafx.scene.layout.VBox;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.starter.Starter;
 import keentally.core.starter.Suggestion;
+import keentally.core.words.Words;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
-import keentally.study.caution.Caution;
 
 /** One question with a preview of what it is answered by, its number, how sure that is, and what may be wrong with it. */
 final class StarterTile extends Button {
-    private static final int FOOT = 112;
+    private static final int FOOT = 130;
 
     private static final int REFUSED = 74;
 
-    private static final double TWO_LINES = 38;
+    private static final double THREE_LINES = 56;
 
     private final Starter starter;
     private final ImageView picture = new ImageView();
@@ -51,7 +51,7 @@ final class StarterTile extends Button {
         range.setId(getId() + "-range");
         why.setId(getId() + "-why");
         why.setMinHeight(0);
-        why.setMaxHeight(TWO_LINES);
+        why.setMaxHeight(THREE_LINES);
         picture.setFitWidth(StarterTrials.WIDTH);
         picture.setFitHeight(StarterTrials.HEIGHT);
         for (Label label : List.of(range, why)) {
@@ -92,8 +92,11 @@ final class StarterTile extends Button {
         shown = Optional.of(suggestion);
         number.setText(StarterWords.number(seen));
         range.setText(StarterWords.range(seen));
-        why.setText(seen.caution().map(Caution::saw).orElse(""));
-        setTooltip(seen.caution().map(c -> new Tooltip(c.toString())).orElse(null));
+        why.setText(seen.caution().map(c -> Words.spoken(c.saw())).orElse(""));
+        setTooltip(seen.caution()
+                .map(c -> new Tooltip(
+                        Words.spoken(c.saw()) + " " + Words.spoken(c.why()) + " " + Words.spoken(c.wayOut())))
+                .orElse(null));
         setAccessibleText(Texts.of(StarterWords.key(starter)) + " " + number.getText() + " " + range.getText());
         picture.setImage(image(seen.pixels()));
         readable(true);

@@ -136,7 +136,7 @@ final class MarkersSection extends VBox {
                             sayOutside(places);
                         };
                     } catch (FileFault e) {
-                        return () -> desk.say(e.getMessage());
+                        return () -> desk.say(Texts.fault(e));
                     }
                 }));
     }

@@ -235,7 +235,7 @@ public final class MethodLine extends ScrollPane {
                     .get()
                     .flatMap(SampleRun::fault)
                     .filter(f -> f.step() == number)
-                    .map(f -> Words.spoken(f.getMessage()));
+                    .map(f -> Texts.fault(f));
             String text = muted
                     ? Texts.of("station.muted.short")
                     : fault.isPresent()

@@ -95,7 +95,7 @@ final class ReferenceField extends HBox {
                 };
             } catch (FileFault e) {
                 return () -> {
-                    tuning.say(e.getMessage());
+                    tuning.say(Texts.fault(e));
                     showNow();
                 };
             }

@@ -1,7 +1,9 @@
 package keentally.desk.station;
 
 import java.util.Arrays;
+import java.util.regex.Pattern;
 import keentally.core.quantity.Amounts;
+import keentally.core.reader.Reader;
 import keentally.core.setting.AreaSetting;
 import keentally.core.setting.LengthSetting;
 import keentally.core.setting.LimitSetting;
@@ -9,9 +11,13 @@ import keentally.core.setting.ListSetting;
 import keentally.core.setting.NumberSetting;
 import keentally.core.setting.RangeSetting;
 import keentally.core.setting.Setting;
+import keentally.core.words.SettingWords;
+import keentally.desk.look.Texts;
 
 /** Settings as text that a person reads and types. */
 final class SettingText {
+    private static final Pattern COMMA_WITHIN = Pattern.compile("(?<=\\d),(?=\\d)");
+
     private SettingText() {}
 
     /** Typed text as it would stand in a file: numbers where a number is meant. */
@@ -20,12 +26,16 @@ final class SettingText {
             case NumberSetting n -> number(text);
             case LimitSetting l -> number(text);
             case RangeSetting r ->
-                Arrays.stream(text.split("\\s+to\\s+|;"))
+                Arrays.stream(text.split("\\s+(?:to|bis)\\s+|;"))
                         .map(SettingText::number)
                         .toList();
             case LengthSetting l -> Amounts.typed(text);
             case AreaSetting a -> Amounts.typed(text);
-            case ListSetting<?> list -> list.treeOf(text);
+            case ListSetting<?> list ->
+                list.treeOf(
+                        list.isOfNumbers() && Reader.decimalComma()
+                                ? COMMA_WITHIN.matcher(text).replaceAll(".")
+                                : text);
             default -> text;
         };
     }
@@ -42,11 +52,19 @@ final class SettingText {
         return switch (setting) {
             case RangeSetting r -> {
                 RangeSetting.Range range = (RangeSetting.Range) value;
-                yield Amounts.text(range.from()) + " to " + Amounts.text(range.to());
+                yield Texts.of("setting.range", shown(range.from()), shown(range.to()));
             }
-            case ListSetting<?> list -> list(list, value);
+            case ListSetting<?> list -> list.isOfNumbers() ? Reader.marks(list(list, value)) : list(list, value);
+            case NumberSetting n -> Reader.marks(String.valueOf(setting.write(value)));
+            case LengthSetting l -> SettingWords.amount(setting.write(value));
+            case AreaSetting a -> SettingWords.amount(setting.write(value));
+            case LimitSetting l -> SettingWords.amount(setting.write(value));
             default -> String.valueOf(setting.write(value));
         };
+    }
+
+    private static String shown(double end) {
+        return Reader.marks(Amounts.text(end));
     }
 
     @SuppressWarnings("unchecked") // the value is this very setting's

@@ -347,7 +347,7 @@ public final class StationPanel extends VBox {
         }
         int number = desk.method().indexOf(desk.station().get()) + 1;
         Optional<RunFault> found = desk.shown().get().flatMap(SampleRun::fault).filter(f -> f.step() == number);
-        fault.setText(found.map(f -> Words.spoken(f.getMessage())).orElse(""));
+        fault.setText(found.map(f -> Texts.fault(f)).orElse(""));
         fault.setVisible(found.isPresent());
     }
 }

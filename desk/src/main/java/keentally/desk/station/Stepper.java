@@ -7,6 +7,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import javafx.scene.control.Button;
 import keentally.core.quantity.Amounts;
+import keentally.core.reader.Reader;
 
 /** Makes an amount with its unit a little smaller or larger. */
 final class Stepper {
@@ -25,13 +26,13 @@ final class Stepper {
 
     /** Rounded to three digits that count; from nothing it starts at 1. Empty where the text is a word. */
     static Optional<String> scaled(String text, double factor) {
-        Matcher found = AMOUNT.matcher(text);
+        Matcher found = AMOUNT.matcher(Amounts.typed(text));
         if (!found.matches()) {
             return Optional.empty();
         }
         double amount = Double.parseDouble(found.group(1));
         double next = amount == 0 ? 1 : amount * factor;
         double rounded = new BigDecimal(next).round(THREE_DIGITS).doubleValue();
-        return Optional.of(Amounts.text(rounded) + found.group(2));
+        return Optional.of(Reader.marks(Amounts.text(rounded)) + found.group(2));
     }
 }

@@ -155,7 +155,7 @@ final class Tuning {
                 });
             } catch (StepFault e) {
                 Platform.runLater(() -> {
-                    desk.say(Texts.of("setting.cannot-begin", Words.title(description), e.getMessage()));
+                    desk.say(Texts.of("setting.cannot-begin", Words.title(description), Texts.fault(e)));
                     refused.run();
                 });
             }

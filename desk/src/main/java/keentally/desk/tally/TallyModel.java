@@ -350,7 +350,7 @@ public final class TallyModel {
                         .toList();
                 ui.execute(() -> bring(here, inside, all.size() - inside.size(), who));
             } catch (FileFault e) {
-                ui.execute(() -> desk.say(e.getMessage()));
+                ui.execute(() -> desk.say(Texts.fault(e)));
             }
         });
     }

@@ -63,7 +63,7 @@ public final class ClassPictureDialog {
                     }
                 });
             } catch (FileFault e) {
-                Platform.runLater(() -> desk.say(e.getMessage()));
+                Platform.runLater(() -> desk.say(Texts.fault(e)));
             } catch (IllegalArgumentException e) {
                 Platform.runLater(() -> desk.say(Texts.complaint(e.getMessage())));
             }

@@ -548,7 +548,7 @@ public final class TrialModel {
                 Outcomes tried = tried(with, there.get(), cancel);
                 return tile.came(made, there, tried, new Owns(own(with, there.get(), cancel), ownAt), now);
             } catch (RunFault | FileFault e) {
-                return tile.failed(there, Words.spoken(e.getMessage()));
+                return tile.failed(there, Texts.fault(e));
             } catch (IllegalArgumentException e) {
                 return tile.failed(there, Texts.complaint(e.getMessage()));
             }

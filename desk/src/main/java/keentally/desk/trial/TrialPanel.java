@@ -22,6 +22,7 @@ import keentally.core.trial.Axes;
 import keentally.core.trial.Axis;
 import keentally.core.words.Figures;
 import keentally.core.words.Words;
+import keentally.desk.look.Curve;
 import keentally.desk.look.Glyph;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
@@ -154,6 +155,8 @@ final class TrialPanel extends VBox {
         plot.setPrefHeight(170);
         plot.setHorizontalGridLinesVisible(true);
         plot.setVerticalGridLinesVisible(false);
+        across.setTickLabelFormatter(Curve.NUMBERS);
+        up.setTickLabelFormatter(Curve.NUMBERS);
         across.setForceZeroInRange(false);
         up.setForceZeroInRange(false);
         VBox.setVgrow(plot, Priority.ALWAYS);

@@ -7,6 +7,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
 import javafx.stage.Popup;
+import keentally.core.words.Words;
 import keentally.desk.look.Texts;
 import keentally.study.caution.Caution;
 import keentally.study.caution.CautionKind;
@@ -30,8 +31,8 @@ final class CautionList {
         for (Caution caution : cautions) {
             VBox one = new VBox(
                     3,
-                    label(caution.saw(), "caution-saw"),
-                    label(caution.why() + " " + caution.wayOut(), "caution-why"));
+                    label(Words.spoken(caution.saw()), "caution-saw"),
+                    label(Words.spoken(caution.why()) + " " + Words.spoken(caution.wayOut()), "caution-why"));
             Runnable way = waysOut.get(caution.kind());
             if (way != null) {
                 Button go = new Button(Texts.of("way-out." + caution.id()));

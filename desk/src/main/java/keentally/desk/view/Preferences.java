@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -17,13 +18,15 @@ import javafx.stage.Screen;
 import javafx.stage.Stage;
 import javafx.stage.Window;
 import keentally.core.quantity.LengthUnit;
+import keentally.core.reader.Language;
+import keentally.core.setting.ChoiceSetting;
 import keentally.desk.look.Theme;
 import keentally.study.file.FileFault;
 import keentally.study.file.Json;
 import keentally.study.file.WholeFile;
 import org.slf4j.LoggerFactory;
 
-/** What the desk remembers of a person between two starts: theme, size and place of the window. */
+/** What the desk remembers of a person between two starts: language, theme, size and place of the window. */
 public final class Preferences {
     private static final double WIDTH = 1280;
     private static final double HEIGHT = 800;
@@ -42,6 +45,13 @@ public final class Preferences {
 
     static final int LEAST_MEMORY = 25;
     static final int MOST_MEMORY = 85;
+
+    /** The decimal mark: that of the language, or one whatever the language. */
+    enum Mark {
+        USUAL,
+        POINT,
+        COMMA
+    }
 
     private final Path file;
     private final FileQuestions questions;
@@ -118,6 +128,39 @@ public final class Preferences {
     /** How large everything is drawn, in per cent, from its next start on. */
     public int sizePercent() {
         return (int) number("size", 100, SIZES.getFirst(), SIZES.getLast());
+    }
+
+    public Language language() {
+        return choice("language", Language.class, Language.ENGLISH);
+    }
+
+    /** With which mark decimals are shown. */
+    Mark mark() {
+        return choice("mark", Mark.class, Mark.USUAL);
+    }
+
+    public boolean decimalComma() {
+        return mark() == Mark.COMMA || mark() == Mark.USUAL && language() != Language.ENGLISH;
+    }
+
+    /** Whether tables in files have decimal commas, and semicolons between columns. */
+    public boolean commaTables() {
+        return Boolean.TRUE.equals(kept.get("commaTables"));
+    }
+
+    /** What the reader chose, from now on for what is said, from the next start on for what stands there. */
+    void remember(Language language, Mark mark, boolean commaTables) {
+        kept.put("language", ChoiceSetting.word(language));
+        kept.put("mark", ChoiceSetting.word(mark));
+        kept.put("commaTables", commaTables);
+        save();
+    }
+
+    private <E extends Enum<E>> E choice(String key, Class<E> of, E fallback) {
+        return Arrays.stream(of.getEnumConstants())
+                .filter(c -> ChoiceSetting.word(c).equals(kept.get(key)))
+                .findFirst()
+                .orElse(fallback);
     }
 
     void remember(String unit, int memoryPercent, int sizePercent) {

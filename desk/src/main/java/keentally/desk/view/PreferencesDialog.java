@@ -3,34 +3,35 @@ package keentally.desk.view;
 import java.util.List;
 import java.util.Locale;
 import javafx.scene.Scene;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.util.StringConverter;
+import keentally.core.reader.Language;
 import keentally.core.words.Figures;
 import keentally.desk.look.Ask;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.look.Theme;
+import keentally.desk.view.Preferences.Mark;
 
-/** Theme, unit, memory and size. */
+/** Language, decimal mark, theme, unit, memory and size. */
 final class PreferencesDialog {
     private PreferencesDialog() {}
 
     static void ask(Scene owner, DeskWindow window, Preferences preferences) {
-        ComboBox<Theme> theme = new ComboBox<>();
-        theme.setId("preferences-theme");
-        theme.getItems().setAll(Theme.values());
-        theme.setConverter(new Words<>("preferences.theme."));
-        theme.setValue(preferences.theme());
-        ComboBox<String> unit = new ComboBox<>();
-        unit.setId("preferences-unit");
-        unit.getItems().setAll(List.of(Preferences.AUTO_UNIT, "nm", "um", "mm", "cm"));
-        unit.setConverter(new Words<>("preferences.unit."));
-        unit.setValue(preferences.unit());
+        ComboBox<Language> language = choice("language", List.of(Language.values()), preferences.language());
+        ComboBox<Mark> mark = choice("mark", List.of(Mark.values()), preferences.mark());
+        CheckBox tables = new CheckBox(Texts.of("preferences.tables"));
+        tables.setId("preferences-tables");
+        tables.setSelected(preferences.commaTables());
+        ComboBox<Theme> theme = choice("theme", List.of(Theme.values()), preferences.theme());
+        ComboBox<String> unit =
+                choice("unit", List.of(Preferences.AUTO_UNIT, "nm", "um", "mm", "cm"), preferences.unit());
         Slider memory = new Slider(Preferences.LEAST_MEMORY, Preferences.MOST_MEMORY, preferences.memoryPercent());
         memory.setId("preferences-memory");
         memory.setMajorTickUnit(5);
@@ -40,22 +41,33 @@ final class PreferencesDialog {
         share.textProperty().bind(memory.valueProperty().asString("%.0f %%"));
         GridPane grid = new GridPane();
         grid.getStyleClass().add("label-grid");
-        grid.addRow(0, Pieces.name("preferences.theme"), theme);
-        grid.addRow(1, Pieces.name("preferences.unit"), unit);
-        grid.addRow(2, Pieces.name("preferences.memory"), new HBox(8, memory, share));
+        int row = 0;
+        grid.addRow(row++, Pieces.name("preferences.language"), language);
+        grid.add(Prose.of(Texts.of("preferences.language.hint"), "hint"), 1, row++);
+        grid.addRow(row++, Pieces.name("preferences.mark"), mark);
+        grid.add(tables, 1, row++);
+        grid.addRow(row++, Pieces.name("preferences.theme"), theme);
+        grid.addRow(row++, Pieces.name("preferences.unit"), unit);
+        grid.addRow(row++, Pieces.name("preferences.memory"), new HBox(8, memory, share));
         String now = Figures.number(Math.rint(Runtime.getRuntime().maxMemory() / 1e8) / 10);
-        grid.add(Prose.of(Texts.of("preferences.memory.hint", now), "hint"), 1, 3);
-        ComboBox<Integer> size = new ComboBox<>();
-        size.setId("preferences-size");
-        size.getItems().setAll(Preferences.SIZES);
-        size.setConverter(new Words<>("preferences.size."));
-        size.setValue(preferences.sizePercent());
-        grid.addRow(4, Pieces.name("preferences.size"), size);
-        grid.add(Prose.of(Texts.of("preferences.size.hint"), "hint"), 1, 5);
+        grid.add(Prose.of(Texts.of("preferences.memory.hint", now), "hint"), 1, row++);
+        ComboBox<Integer> size = choice("size", Preferences.SIZES, preferences.sizePercent());
+        grid.addRow(row++, Pieces.name("preferences.size"), size);
+        grid.add(Prose.of(Texts.of("preferences.size.hint"), "hint"), 1, row);
         if (Ask.that(owner, Texts.of("preferences.title"), grid, Texts.of("preferences.yes"))) {
             preferences.remember(unit.getValue(), (int) memory.getValue(), size.getValue());
+            preferences.remember(language.getValue(), mark.getValue(), tables.isSelected());
             window.put(theme.getValue());
         }
+    }
+
+    private static <T> ComboBox<T> choice(String of, List<T> choices, T now) {
+        ComboBox<T> box = new ComboBox<>();
+        box.setId("preferences-" + of);
+        box.getItems().setAll(choices);
+        box.setConverter(new Words<>("preferences." + of + "."));
+        box.setValue(now);
+        return box;
     }
 
     private static final class Words<T> extends StringConverter<T> {

@@ -25,10 +25,12 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.TransferMode;
-import javafx.scene.layout.HBox;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import javafx.scene.text.Font;
+import javafx.scene.text.Text;
 import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
 import keentally.core.run.Lanes.Urgency;
@@ -53,11 +55,13 @@ final class SlideTray extends ListView<String> {
     private static final double EDGES = 14;
 
     /** The same for all, so that the list need not measure slides that nobody sees. */
-    private static final double CELL = 150;
+    private static final double GAP = 10;
 
     private static final double SLIDE = 140;
+    private static final double LINE = 15;
     private static final PseudoClass SHOWN = PseudoClass.getPseudoClass("shown");
 
+    private final double tall = tall();
     private final DeskModel desk;
     private final SampleActions actions;
     private final Map<String, Image> thumbs = new HashMap<>();
@@ -73,7 +77,7 @@ final class SlideTray extends ListView<String> {
         hint.setWrapText(true);
         hint.getStyleClass().add("hint");
         setPlaceholder(hint);
-        setFixedCellSize(CELL);
+        setFixedCellSize(tall + GAP);
         getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
         setCellFactory(list -> new Slide());
         desk.study().addListener(o -> follow());
@@ -187,6 +191,13 @@ final class SlideTray extends ListView<String> {
         return item;
     }
 
+    /** Two words of the reader's may need a line each. */
+    private static double tall() {
+        Text words = new Text(Texts.of("tray.no-scale") + Texts.of("tray.no-field"));
+        words.setFont(Font.font("Inter", 11));
+        return words.getLayoutBounds().getWidth() + EDGES <= WIDTH ? SLIDE : SLIDE + LINE;
+    }
+
     private VBox slide(String id, SampleThing sample) {
         paintOnce(id, sample);
         StackPane frame = new StackPane(new ImageView(thumbs.get(key(id, sample))));
@@ -200,8 +211,8 @@ final class SlideTray extends ListView<String> {
         slide.getStyleClass().add("slide");
         slide.setPrefWidth(WIDTH + EDGES);
         slide.setMaxWidth(WIDTH + EDGES);
-        slide.setMinHeight(SLIDE);
-        slide.setMaxHeight(SLIDE);
+        slide.setMinHeight(tall);
+        slide.setMaxHeight(tall);
         slide.setId("slide-" + id);
         slide.pseudoClassStateChanged(SHOWN, id.equals(desk.sampleId().get()));
         slide.setAccessibleText(sample.name());
@@ -218,8 +229,8 @@ final class SlideTray extends ListView<String> {
     }
 
     /** The scale and the field, or that they are missing; that the picture is gone goes before both. */
-    private HBox scale(String id, SampleThing sample) {
-        HBox row = new HBox(5);
+    private FlowPane scale(String id, SampleThing sample) {
+        FlowPane row = new FlowPane(5, 1);
         if (desk.missing().get().contains(id)) {
             row.getChildren().add(mark(Texts.of("tray.missing"), "slide-missing"));
             return row;
@@ -236,8 +247,8 @@ final class SlideTray extends ListView<String> {
     }
 
     /** Cautions, as far as they are known, and tags. */
-    private HBox marks(String id, SampleThing sample) {
-        HBox row = new HBox(5);
+    private FlowPane marks(String id, SampleThing sample) {
+        FlowPane row = new FlowPane(5, 1);
         int cautions = desk.cautionCounts().get().getOrDefault(id, 0);
         if (cautions > 0) {
             String text =
@@ -297,7 +308,7 @@ final class SlideTray extends ListView<String> {
                 refresh();
             });
         } catch (FileFault e) {
-            Platform.runLater(() -> desk.say(e.getMessage()));
+            Platform.runLater(() -> desk.say(Texts.fault(e)));
         }
     }
 }

@@ -52,7 +52,7 @@ public final class DemoOpening {
                 }
                 ui.execute(() -> layOut(folder));
             } catch (FileFault e) {
-                ui.execute(() -> desk.say(e.getMessage()));
+                ui.execute(() -> desk.say(Texts.fault(e)));
             } finally {
                 ui.execute(() -> underWay.set(false));
             }
@@ -72,7 +72,7 @@ public final class DemoOpening {
         try {
             return DemoStudy.of(DemoFiles.list(folder));
         } catch (MethodFault e) {
-            throw new FileFault("The demo's methods cannot be read: " + e.getMessage(), e);
+            throw new IllegalStateException("the demo's own methods can be read", e);
         }
     }
 

@@ -3,6 +3,8 @@ package keentally.desk.station;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import keentally.core.reader.Language;
+import keentally.core.reader.Reader;
 import keentally.core.setting.Setting;
 import keentally.core.step.Steps;
 import org.junit.jupiter.api.Test;
@@ -29,17 +31,32 @@ class SettingTextTest {
         thereAndBack("similar-colour", "colours", "#A0522D; not #ffffff 3", "#a0522d; not #ffffff 3");
         thereAndBack("group-phases", "groups", "crust: 0, dark", "crust: 0, dark");
         thereAndBack("threshold", "cut", "1,234.5", "1234.5");
-        thereAndBack("smooth", "sigma", "1.5 um", "1.5 um");
+        thereAndBack("smooth", "sigma", "1.5 um", "1.5 µm");
     }
 
     /** As the program shows numbers, a comma parts thousands; any other one is taken as decimal. */
     @Test
     void aDecimalCommaIsTaken() {
         thereAndBack("threshold", "cut", "0,5", "0.5");
-        thereAndBack("smooth", "sigma", "2,5 um", "2.5 um");
-        thereAndBack("remove-specks", "below", "12,5 px2", "12.5 px2");
+        thereAndBack("smooth", "sigma", "2,5 um", "2.5 µm");
+        thereAndBack("remove-specks", "below", "12,5 px2", "12.5 px²");
         Setting<?> cut = Steps.find("threshold").orElseThrow().setting("cut").orElseThrow();
         assertThatThrownBy(() -> cut.read(SettingText.tree(cut, "1,234,5")))
                 .isInstanceOf(IllegalArgumentException.class);
+    }
+
+    @Test
+    void aReaderOfCommasIsShownThemAndTypesThem() {
+        Reader.is(Language.GERMAN, true);
+        try {
+            thereAndBack("threshold", "cut", "1.234,5", "1234,5");
+            thereAndBack("smooth", "sigma", "2,5 µm", "2,5 µm");
+            thereAndBack("colour-range", "value", "0,2 bis 0,75", "0,2 bis 0,75");
+            thereAndBack("levels", "cuts", "10,5; 20", "10,5; 20");
+            thereAndBack("unmix-dyes", "vectors", "0,6 0,7 0,3; 0,1 0,5 0,8", "0,6 0,7 0,3; 0,1 0,5 0,8");
+            thereAndBack("group-phases", "groups", "crust: 0, dark", "crust: 0, dark");
+        } finally {
+            Reader.is(Language.ENGLISH, false);
+        }
     }
 }

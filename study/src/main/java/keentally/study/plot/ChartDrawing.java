@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.function.Supplier;
 import javax.imageio.ImageIO;
 import keentally.study.file.FileFault;
+import keentally.study.file.Sheet;
 import keentally.study.file.WholeFile;
 import org.jfree.chart.JFreeChart;
 import org.jfree.svg.SVGGraphics2D;
@@ -54,7 +55,7 @@ record ChartDrawing(JFreeChart chart, int width, int height) implements Drawing 
         } else if (name.endsWith(".png")) {
             WholeFile.write(file, out -> ImageIO.write(image(density), "png", out));
         } else {
-            WholeFile.write(file, csv.get());
+            Sheet.toFile(file, csv.get());
         }
     }
 }

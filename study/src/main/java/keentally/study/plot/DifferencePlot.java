@@ -40,10 +40,10 @@ public record DifferencePlot(CountDifferences of, String first, String second) {
         XYLineAndShapeRenderer dots = new XYLineAndShapeRenderer(false, true);
         dots.setSeriesPaint(0, look.second());
         dots.setSeriesShape(0, new Ellipse2D.Double(-DOT / 2, -DOT / 2, DOT, DOT));
-        NumberAxis across = new NumberAxis("mean of the two counts");
+        NumberAxis across = PlotAxis.even("mean of the two counts");
         across.setAutoRangeIncludesZero(false);
         XYPlot plot =
-                new XYPlot(new XYSeriesCollection(points), across, new NumberAxis(second + " less " + first), dots);
+                new XYPlot(new XYSeriesCollection(points), across, PlotAxis.even(second + " less " + first), dots);
         look.dress(plot);
         line(plot, of.mean(), look.first(), new BasicStroke(1.8f));
         BasicStroke dashed = new BasicStroke(1.4f, BasicStroke.CAP_BUTT, BasicStroke.JOIN_MITER, 10, DASH, 0);

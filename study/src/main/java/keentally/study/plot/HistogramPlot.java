@@ -4,11 +4,8 @@ import java.awt.BasicStroke;
 import java.awt.Color;
 import java.awt.image.BufferedImage;
 import java.nio.file.Path;
-import java.text.DecimalFormat;
-import java.text.DecimalFormatSymbols;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import keentally.core.stats.Bins;
 import keentally.study.file.FileFault;
 import keentally.study.file.Sheet;
@@ -62,7 +59,7 @@ public record HistogramPlot(List<Series> series, boolean logarithmic, boolean sh
     }
 
     private JFreeChart chart(PlotLook look) {
-        NumberAxis across = new NumberAxis(values);
+        NumberAxis across = PlotAxis.even(values);
         across.setAutoRangeIncludesZero(false);
         across.setLowerMargin(0);
         across.setUpperMargin(0);
@@ -123,11 +120,10 @@ public record HistogramPlot(List<Series> series, boolean logarithmic, boolean sh
     private ValueAxis upright() {
         String label = shares ? "% of its pixels" : "pixels";
         if (!logarithmic) {
-            return new NumberAxis(label);
+            return PlotAxis.even(label);
         }
-        LogAxis axis = new LogAxis(label);
+        LogAxis axis = PlotAxis.log(label);
         axis.setSmallestValue(least());
-        axis.setNumberFormatOverride(new DecimalFormat("#,##0.####", DecimalFormatSymbols.getInstance(Locale.ROOT)));
         axis.setBase(10);
         return axis;
     }

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Optional;
 import keentally.core.stats.FieldStatistics;
 import keentally.core.stats.LinearTrend;
+import keentally.core.words.Sentences;
 import keentally.study.file.FileFault;
 import keentally.study.file.Sheet;
 import org.jfree.chart.ChartRenderingInfo;
@@ -89,7 +90,7 @@ public record LedgerPlot(String title, Optional<String> across, List<Dot> dots) 
         drawn.setSeriesShape(0, new Ellipse2D.Double(-DOT / 2, -DOT / 2, DOT, DOT));
         drawn.setSeriesPaint(1, look.ink());
         drawn.setSeriesShape(1, new Rectangle2D.Double(-DOT / 2, -DOT / 2, DOT, DOT));
-        NumberAxis up = new NumberAxis(title);
+        NumberAxis up = PlotAxis.even(title);
         up.setAutoRangeIncludesZero(false);
         up.setAutoRangeStickyZero(false);
         XYPlot plot = new XYPlot(points, axis(), up, drawn);
@@ -107,13 +108,16 @@ public record LedgerPlot(String title, Optional<String> across, List<Dot> dots) 
 
     private ValueAxis axis() {
         if (across.isPresent()) {
-            NumberAxis axis = new NumberAxis(across.get());
+            NumberAxis axis = PlotAxis.even(across.get());
             axis.setAutoRangeIncludesZero(false);
             axis.setAutoRangeStickyZero(false);
             return axis;
         }
         SymbolAxis axis = new SymbolAxis(
-                null, groups().stream().map(g -> g.isEmpty() ? "no group" : g).toArray(String[]::new));
+                null,
+                groups().stream()
+                        .map(g -> g.isEmpty() ? Sentences.worded("no group") : g)
+                        .toArray(String[]::new));
         axis.setGridBandsVisible(false);
         axis.setRange(-0.5, Math.max(0.5, groups().size() - 0.5));
         return axis;

@@ -8,6 +8,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
 import keentally.core.view.Inks;
+import keentally.core.words.Sentences;
 import keentally.study.file.FileFault;
 import keentally.study.file.Sheet;
 import org.jfree.chart.JFreeChart;
@@ -52,7 +53,7 @@ public record SizesPlot(String title, List<Group> groups) {
         }
 
         String title() {
-            return (name.isEmpty() ? "no group" : name) + ", " + values.length;
+            return (name.isEmpty() ? Sentences.worded("no group") : name) + ", " + values.length;
         }
     }
 
@@ -69,8 +70,8 @@ public record SizesPlot(String title, List<Group> groups) {
                             ? new BasicStroke(1.8f)
                             : new BasicStroke(1.8f, BasicStroke.CAP_BUTT, BasicStroke.JOIN_MITER, 10, dashes, 0));
         }
-        NumberAxis across = new NumberAxis(title);
-        NumberAxis up = new NumberAxis("% of objects, up to");
+        NumberAxis across = PlotAxis.even(title);
+        NumberAxis up = PlotAxis.even("% of objects, up to");
         up.setRange(0, 100);
         XYPlot plot = new XYPlot(lines, across, up, drawn);
         look.dress(plot);
@@ -87,9 +88,10 @@ public record SizesPlot(String title, List<Group> groups) {
 
     private XYSeries line(int group) {
         Group of = groups.get(group);
-        String all = of.values().length + (of.values().length == 1 ? " object" : " objects");
+        String all = Sentences.worded(of.values().length + (of.values().length == 1 ? " object" : " objects"));
         boolean alone = groups.size() == 1 && of.name().isEmpty();
-        XYSeries line = new XYSeries(alone ? all : of.title() + (group == 0 ? " objects" : ""), false, true);
+        String first = group == 0 ? " " + Sentences.worded("objects") : "";
+        XYSeries line = new XYSeries(alone ? all : of.title() + first, false, true);
         int n = of.values().length;
         int step = Math.max(1, n / MOST_POINTS);
         for (int i = 0; i < n; i += step) {

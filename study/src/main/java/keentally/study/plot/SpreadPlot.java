@@ -2,12 +2,10 @@ package keentally.study.plot;
 
 import java.awt.BasicStroke;
 import java.nio.file.Path;
-import java.util.Locale;
 import keentally.core.quantity.Amounts;
 import keentally.core.stats.Distribution;
 import keentally.study.file.FileFault;
 import org.jfree.chart.JFreeChart;
-import org.jfree.chart.axis.LogAxis;
 import org.jfree.chart.axis.NumberAxis;
 import org.jfree.chart.axis.ValueAxis;
 import org.jfree.chart.plot.XYPlot;
@@ -44,9 +42,9 @@ public record SpreadPlot(Distribution spread, boolean log, String measure, Strin
         XYIntervalSeriesCollection classes = new XYIntervalSeriesCollection();
         classes.addSeries(bars);
         ValueAxis across = across();
-        XYPlot plot = new XYPlot(classes, across, new NumberAxis("% of " + weight + " in a class"), barRenderer(look));
+        XYPlot plot = new XYPlot(classes, across, PlotAxis.even("% of " + weight + " in a class"), barRenderer(look));
         plot.setDataset(1, new XYSeriesCollection(sum()));
-        NumberAxis upTo = new NumberAxis("% up to");
+        NumberAxis upTo = PlotAxis.even("% up to");
         upTo.setRange(0, 100);
         plot.setRangeAxis(1, upTo);
         plot.mapDatasetToRangeAxis(1, 1);
@@ -72,14 +70,12 @@ public record SpreadPlot(Distribution spread, boolean log, String measure, Strin
     }
 
     private ValueAxis across() {
-        NumberAxis even = new NumberAxis(measure);
-        even.setAutoRangeIncludesZero(false);
-        ValueAxis axis = log ? new LogAxis(measure) : even;
-        if (axis instanceof LogAxis logarithmic) {
-            logarithmic.setNumberFormatOverride(
-                    new java.text.DecimalFormat("#,##0.####", java.text.DecimalFormatSymbols.getInstance(Locale.ROOT)));
+        if (log) {
+            return PlotAxis.log(measure);
         }
-        return axis;
+        NumberAxis even = PlotAxis.even(measure);
+        even.setAutoRangeIncludesZero(false);
+        return even;
     }
 
     private XYSeries sum() {

@@ -3,6 +3,8 @@ package keentally.study.report;
 import java.util.Base64;
 import java.util.List;
 import java.util.Locale;
+import keentally.core.reader.Reader;
+import keentally.core.words.Sentences;
 import keentally.study.document.ReportPlan;
 import keentally.study.plot.Drawing;
 import keentally.study.report.Block.Head;
@@ -32,7 +34,8 @@ final class Markup {
     }
 
     private String text() {
-        out.append("<!DOCTYPE html>\n<html xmlns=\"http://www.w3.org/1999/xhtml\" lang=\"en\"><head>")
+        out.append("<!DOCTYPE html>\n<html xmlns=\"http://www.w3.org/1999/xhtml\" lang=\""
+                        + Reader.language().tag() + "\"><head>")
                 .append("<meta charset=\"utf-8\"/><title>")
                 .append(plain(report.title()))
                 .append("</title><style>")
@@ -42,13 +45,13 @@ final class Markup {
         List<Report.Section> sections = report.sections();
         for (int i = 0; i < sections.size(); i++) {
             out.append("<bookmark name=\"%s\" href=\"#part%d\"/>"
-                    .formatted(plain(sections.get(i).title()), i));
+                    .formatted(plain(told(sections.get(i).title())), i));
         }
         out.append("</bookmarks></head><body>");
         head();
         for (int i = 0; i < sections.size(); i++) {
             out.append("<h2 id=\"part%d\">%s</h2>\n"
-                    .formatted(i, plain(sections.get(i).title())));
+                    .formatted(i, plain(told(sections.get(i).title()))));
             sections.get(i).blocks().forEach(this::block);
         }
         return out.append("</body></html>\n").toString();
@@ -75,19 +78,19 @@ final class Markup {
 
     private void block(Block block) {
         switch (block) {
-            case Block.Heading heading -> element("h3", "", heading.text());
-            case Block.Text text -> element("p", "", text.text());
-            case Block.Note note -> element("p", "note", note.text());
+            case Block.Heading heading -> element("h3", "", told(heading.text()));
+            case Block.Text text -> element("p", "", told(text.text()));
+            case Block.Note note -> element("p", "note", told(note.text()));
             case Block.Sentences sentences -> {
                 out.append("<ol>");
-                sentences.list().forEach(s -> element("li", "", s));
+                sentences.list().forEach(s -> element("li", "", told(s)));
                 out.append("</ol>\n");
             }
             case Block.Table table -> table(table);
             case Block.Pictures pictures -> pictures(pictures.shots());
             case Block.Plot plot -> {
                 out.append("<div class=\"plot\">").append(plots.of(plot.drawing()));
-                element("p", "caption", plot.caption());
+                element("p", "caption", told(plot.caption()));
                 out.append("</div>\n");
             }
             case Block.Together together -> {
@@ -101,7 +104,7 @@ final class Markup {
     private void table(Block.Table table) {
         out.append("<table class=\"data\"><thead><tr>");
         for (Head head : table.heads()) {
-            element("th", head.isNumber() ? "number" : "", head.title());
+            element("th", head.isNumber() ? "number" : "", told(head.title()));
         }
         out.append("</tr></thead><tbody>");
         for (List<String> row : table.rows()) {
@@ -116,7 +119,7 @@ final class Markup {
 
     private void cell(String text, String kind) {
         out.append(kind.isEmpty() ? "<td>" : "<td class=\"" + kind + "\">")
-                .append(plain(text))
+                .append(plain(told(text)))
                 .append("</td>");
     }
 
@@ -127,10 +130,15 @@ final class Markup {
                     .append("<img alt=\"\" src=\"data:image/%s;base64,".formatted(shot.type()))
                     .append(Base64.getEncoder().encodeToString(shot.bytes()))
                     .append("\"/>");
-            element("p", "caption", shot.caption());
+            element("p", "caption", told(shot.caption()));
             out.append("</td>");
         }
         out.append("</tr></table>\n");
+    }
+
+    /** What people called things stays as they called it. */
+    private String told(String text) {
+        return report.names().contains(text) ? text : Sentences.worded(text);
     }
 
     private void element(String name, String kind, String text) {

@@ -7,6 +7,8 @@ import keentally.core.measure.Column;
 import keentally.core.measure.Measure;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.PixelSize;
+import keentally.core.reader.Language;
+import keentally.core.reader.Reader;
 import keentally.core.words.Figures;
 import keentally.core.words.Words;
 import keentally.study.report.Block.Head;
@@ -52,8 +54,12 @@ final class ObjectStatistics {
     private static String title(Column column, LengthUnit unit) {
         String title = Words.title(column, unit);
         return column instanceof Measure measure && measure.group() == Measure.Group.SIGNAL
-                ? "Brightness: " + title.substring(0, 1).toLowerCase(Locale.ROOT) + title.substring(1)
+                ? "Brightness: " + (Reader.language() == Language.ENGLISH ? small(title) : title)
                 : title;
+    }
+
+    private static String small(String title) {
+        return title.substring(0, 1).toLowerCase(Locale.ROOT) + title.substring(1);
     }
 
     private static Block one(LedgerRow row, List<Column> columns, LengthUnit unit) {

@@ -3,6 +3,7 @@ package keentally.study.report;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import keentally.study.document.ReportPlan;
 import keentally.study.document.ReportPlan.Part;
 
@@ -12,12 +13,14 @@ public final class Report {
     private final String title;
     private final LocalDate made;
     private final List<Section> sections;
+    private final Set<String> names;
 
-    private Report(ReportPlan plan, String title, LocalDate made, List<Section> sections) {
+    private Report(ReportPlan plan, String title, LocalDate made, List<Section> sections, Set<String> names) {
         this.plan = plan;
         this.title = title;
         this.made = made;
         this.sections = List.copyOf(sections);
+        this.names = Set.copyOf(names);
     }
 
     /** A part with its title. */
@@ -38,7 +41,7 @@ public final class Report {
             }
         }
         String title = plan.title().isBlank() ? material.name() : plan.title();
-        return new Report(plan, title, material.made(), sections);
+        return new Report(plan, title, material.made(), sections, material.names());
     }
 
     private static List<Block> blocks(Part part, ReportMaterial material) {
@@ -82,6 +85,11 @@ public final class Report {
 
     String title() {
         return title;
+    }
+
+    /** What people called samples, methods, groups and phases. */
+    Set<String> names() {
+        return names;
     }
 
     LocalDate made() {

@@ -3,10 +3,12 @@ package keentally.study.report;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Collections;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import keentally.core.method.Method;
 import keentally.core.quantity.LengthUnit;
@@ -114,6 +116,21 @@ public final class ReportMaterial {
 
     Optional<Gathered> of(String sample) {
         return Optional.ofNullable(samples.get(sample));
+    }
+
+    /** What people called samples, methods, groups and phases. */
+    Set<String> names() {
+        Set<String> names = new HashSet<>();
+        names.add(name());
+        for (LedgerEntry entry : ledger().entries()) {
+            names.add(entry.thing().name());
+            names.add(entry.thing().label().group());
+            names.add(entry.method());
+            entry.row()
+                    .flatMap(r -> r.record().numbers())
+                    .ifPresent(n -> n.phases().forEach(p -> names.add(p.name())));
+        }
+        return names;
     }
 
     SampleThing thing(String sample) {

@@ -1,5 +1,6 @@
 package keentally.study.report;
 
+import keentally.core.words.Sentences;
 import keentally.study.document.ReportPlan.Paper;
 
 /** How a report looks. */
@@ -46,6 +47,11 @@ final class ReportStyle {
 
     private ReportStyle() {}
 
+    /** Between a page and how many there are. */
+    private static String of() {
+        return " " + Sentences.worded("of") + " ";
+    }
+
     /** For pages. */
     static String page(Paper paper) {
         String size = switch (paper) {
@@ -55,10 +61,10 @@ final class ReportStyle {
         return """
                 @page { size: %s; margin: 17mm 17mm 20mm 17mm;
                   @bottom-left { content: element(foot); width: 75%%; vertical-align: top; }
-                  @bottom-right { content: counter(page) " of " counter(pages); font-family: Roboto; font-size: 8pt;
+                  @bottom-right { content: counter(page) "%s" counter(pages); font-family: Roboto; font-size: 8pt;
                     color: #5A6470; vertical-align: top; padding-top: 3mm; } }
                 .foot { position: running(foot); font-size: 8pt; color: #5A6470; padding-top: 3mm; }
                 table.data { -fs-table-paginate: paginate; }
-                """.formatted(size);
+                """.formatted(size, of());
     }
 }

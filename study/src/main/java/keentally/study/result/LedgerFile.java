@@ -1,7 +1,6 @@
 package keentally.study.result;
 
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -88,7 +87,7 @@ public final class LedgerFile {
 
     /** A table as a file, whole or not at all. */
     public static void write(Path file, String csv) throws FileFault {
-        WholeFile.write(file, out -> out.write(csv.getBytes(StandardCharsets.UTF_8)));
+        Sheet.toFile(file, csv);
     }
 
     /** The workbook of the ledger and its groups. */

@@ -9,6 +9,7 @@ import java.util.OptionalDouble;
 import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
 import keentally.core.quantity.PixelSize;
+import keentally.core.reader.Reader;
 import keentally.core.run.PhaseReading;
 import keentally.core.words.Headline;
 import keentally.core.words.Words;
@@ -45,14 +46,19 @@ final class ObjectBook {
     void write(Path file) throws FileFault {
         WholeFile.write(file, out -> {
             try (Workbook book = new Workbook(out, Program.NAME, "1.0")) {
-                objects(book.newWorksheet("Objects"));
-                if (numbers.objects().filter(ObjectRows::isSorted).isPresent()) {
-                    classes(book.newWorksheet("Classes"));
-                }
-                phases(book.newWorksheet("Phases"));
-                origin(book.newWorksheet("Method and cautions"));
+                Reader.plainly(() -> sheets(book));
             }
         });
+    }
+
+    private Workbook sheets(Workbook book) throws IOException {
+        objects(book.newWorksheet("Objects"));
+        if (numbers.objects().filter(ObjectRows::isSorted).isPresent()) {
+            classes(book.newWorksheet("Classes"));
+        }
+        phases(book.newWorksheet("Phases"));
+        origin(book.newWorksheet("Method and cautions"));
+        return book;
     }
 
     private static void head(Worksheet sheet, List<String> titles) {

@@ -12,8 +12,10 @@ import java.util.stream.Collectors;
 import keentally.core.colour.ColourSpace;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.PixelSize;
+import keentally.core.reader.Reader;
 import keentally.core.run.PhaseReading;
 import keentally.core.words.Figures;
+import keentally.core.words.Sentences;
 import keentally.study.Program;
 import keentally.study.file.FileFault;
 import keentally.study.file.Sheet;
@@ -201,7 +203,12 @@ public record PhaseShares(LengthUnit unit, Optional<String> whole, List<Row> row
         return all;
     }
 
+    /** As it stands in files, plainly. */
     public String csv() {
+        return Reader.plainly(this::table);
+    }
+
+    private String table() {
         List<Column> columns = columns();
         return Sheet.whole(
                 columns.stream().map(Column::id).toList(),
@@ -212,12 +219,8 @@ public record PhaseShares(LengthUnit unit, Optional<String> whole, List<Row> row
 
     /** Parted by tabs, with headings, as a spreadsheet takes it from the clipboard. */
     public String copied() {
-        List<Column> columns = columns();
-        String heads = columns.stream().map(Column::title).collect(Collectors.joining("\t"));
-        return heads + "\n"
-                + rows.stream()
-                        .map(r -> columns.stream().map(c -> c.cell(r)).collect(Collectors.joining("\t")))
-                        .collect(Collectors.joining("\n"));
+        String heads = columns().stream().map(c -> Sentences.told(c.title())).collect(Collectors.joining("\t"));
+        return heads + "\n" + Sheet.copied(csv()).lines().skip(1).collect(Collectors.joining("\n"));
     }
 
     /** A workbook where the file's name ends so, else CSV. */
@@ -225,15 +228,15 @@ public record PhaseShares(LengthUnit unit, Optional<String> whole, List<Row> row
         if (file.getFileName().toString().toLowerCase(Locale.ROOT).endsWith(".xlsx")) {
             WholeFile.write(file, out -> {
                 try (Workbook book = new Workbook(out, Program.NAME, "1.0")) {
-                    sheet(book.newWorksheet("Phases"));
+                    Reader.plainly(() -> sheet(book.newWorksheet("Phases")));
                 }
             });
         } else {
-            WholeFile.write(file, csv());
+            Sheet.toFile(file, csv());
         }
     }
 
-    private void sheet(Worksheet sheet) throws IOException {
+    private Worksheet sheet(Worksheet sheet) throws IOException {
         List<Column> columns = columns();
         for (int c = 0; c < columns.size(); c++) {
             Column column = columns.get(c);
@@ -250,5 +253,6 @@ public record PhaseShares(LengthUnit unit, Optional<String> whole, List<Row> row
         }
         sheet.freezePane(2, 1);
         sheet.finish();
+        return sheet;
     }
 }

@@ -13,7 +13,6 @@ import keentally.core.classify.Scores;
 import keentally.core.work.Work;
 import keentally.study.file.FileFault;
 import keentally.study.file.Sheet;
-import keentally.study.file.WholeFile;
 
 /**
  * Scores of what was learnt as tables: one row a class, the confusion as the matrix that it is, and what each feature is for, the one that is missed most first.
@@ -42,7 +41,7 @@ public final class ScoreFiles {
             }
         }
         for (Map.Entry<Path, String> file : files.entrySet()) {
-            WholeFile.write(file.getKey(), file.getValue());
+            Sheet.toFile(file.getKey(), file.getValue());
         }
         return List.copyOf(files.keySet());
     }

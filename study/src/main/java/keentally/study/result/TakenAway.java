@@ -15,6 +15,7 @@ import keentally.core.quantity.PixelSize;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
 import keentally.study.file.FileFault;
+import keentally.study.file.Sheet;
 import keentally.study.file.WholeFile;
 import keentally.study.picture.PictureWriter;
 import keentally.study.run.ObjectRows;
@@ -68,7 +69,7 @@ public record TakenAway(SampleRun ran) {
             new ObjectBook(this).write(file);
         } else {
             ObjectSheet table = new ObjectSheet(run().method(), size().unit(), isSorted());
-            WholeFile.write(file, table.csv(List.of(record())));
+            Sheet.toFile(file, table.csv(List.of(record())));
         }
     }
 

@@ -89,7 +89,7 @@ public final class TrialFiles {
         byte[] picture = Base64.getDecoder().decode(sheet.png());
         WholeFile.write(png, out -> out.write(picture));
         if (!sheet.table().isEmpty()) { // a pair of views has none
-            WholeFile.write(table, sheet.table());
+            Sheet.toFile(table, sheet.table());
         }
         return table;
     }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import keentally.core.method.Method;
+import keentally.core.reader.Reader;
 import keentally.core.region.ObjectSet;
 import keentally.core.run.Progress;
 import keentally.core.run.Readings;
@@ -35,13 +36,18 @@ public record SampleRun(Run run, Optional<RunFault> fault, Optional<Readings> re
     }
 
     /**
-     * Runs a method as far as it goes.
+     * Runs a method as far as it goes. What it says goes into files, and is said plainly.
      *
      * @param method as it goes on the sample, departures and all
      * @param checks of the picture; they remember what they looked at
      * @throws keentally.core.work.CancelledException where {@code cancel} was asked
      */
     public static SampleRun of(SampleOrder order, Method method, Runner runner, PictureCautions checks, Cancel cancel) {
+        return Reader.plainly(() -> run(order, method, runner, checks, cancel));
+    }
+
+    private static SampleRun run(
+            SampleOrder order, Method method, Runner runner, PictureCautions checks, Cancel cancel) {
         List<Caution> cautions = new ArrayList<>(checks.of(order.sample(), order.background(), runner.work(cancel)));
         Cautions.departures(order.departures(), method).ifPresent(cautions::add);
         try {

@@ -17,6 +17,7 @@ import keentally.core.measure.Column;
 import keentally.core.method.Method;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.PixelSize;
+import keentally.core.reader.Reader;
 import keentally.core.run.PhaseReading;
 import keentally.core.stats.Averages;
 import keentally.core.stats.FieldStatistics;
@@ -81,7 +82,7 @@ public final class Ledger {
         return method.steps().stream()
                 .filter(s -> s.byHand() && !done.contains(s.id()))
                 .findFirst()
-                .map(s -> (method.indexOf(s.id()) + 1) + " " + Words.title(s.description()));
+                .map(s -> (method.indexOf(s.id()) + 1) + " " + Reader.plainly(() -> Words.title(s.description())));
     }
 
     /** The real unit that most samples' methods have; µm where none has one. */
@@ -282,7 +283,7 @@ public final class Ledger {
         String id = column.unitId(unit);
         return LedgerColumn.statistic(
                 word + "_" + column.id().replace('-', '_') + (id.isEmpty() ? "" : "_" + id),
-                title + " of " + Words.title(column, unit),
+                title + " of " + Reader.plainly(() -> Words.title(column, unit)),
                 e -> row(e, r -> {
                     Optional<ColumnSum> sum = r.objects().flatMap(o -> o.column(column.id()));
                     PixelSize size = r.told(unit);

@@ -2,9 +2,10 @@ package keentally.study.series;
 
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
+import keentally.core.reader.Reader;
 
 /**
- * A column of the ledger.
+ * A column of the ledger, its words said plainly, as they go into files.
  *
  * @param id as in files, its unit behind it
  * @param title for people, with its unit
@@ -22,7 +23,7 @@ public record LedgerColumn(
     }
 
     static LedgerColumn words(String id, String title, Function<LedgerEntry, String> text) {
-        return new LedgerColumn(id, title, e -> Double.NaN, text, Kind.WORDS);
+        return new LedgerColumn(id, title, e -> Double.NaN, e -> Reader.plainly(() -> text.apply(e)), Kind.WORDS);
     }
 
     static LedgerColumn number(String id, String title, ToDoubleFunction<LedgerEntry> value) {

@@ -16,6 +16,8 @@ import javax.xml.parsers.DocumentBuilderFactory;
 import keentally.core.geometry.Point;
 import keentally.core.hand.Mark;
 import keentally.core.hand.Marks;
+import keentally.core.reader.Language;
+import keentally.core.reader.Reader;
 import keentally.core.run.Progress;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
@@ -181,6 +183,23 @@ class ReportTest {
                 .contains("Rules side by side", "Setting Share, % Count", "1 px 21.14 5", "3 µm – 6")
                 .contains("Left out of sums", "out of focus", "1 sample takes no part")
                 .contains("p2 Ana – 2 4 1 1 3 0.25 0.5 0.3333 +2 ± 3.92");
+    }
+
+    @Test
+    void itIsWrittenForWhoeverReadsIt() throws Exception {
+        Reader.is(Language.GERMAN, true);
+        try {
+            String text = text(pdf());
+            assertThat(text)
+                    .contains("Dots of all kinds", "Kurz gefasst")
+                    .contains("Werte über der Schwelle wurden als hell genommen")
+                    .contains("even, 2 Proben", "Was gefunden wurde: 5 Objekte", "1 von 6")
+                    .contains("Benutzt für 4 Proben. Die Helligkeit wurde gemessen in: dem Kanal")
+                    .contains("2 µm/px eingetippt ganzes Bild", "Helligkeit: Mittel", "Objekte")
+                    .contains("even 2 3 1,414 12,71 423,5");
+        } finally {
+            Reader.is(Language.ENGLISH, false);
+        }
     }
 
     @Test
