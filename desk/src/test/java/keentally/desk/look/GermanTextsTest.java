@@ -32,7 +32,8 @@ class GermanTextsTest {
         for (String key : english.keySet()) {
             String text = german.getString(key);
             assertThat(places(text)).as(key).isEqualTo(places(english.getString(key)));
-            if (WORDS.matcher(english.getString(key)).find()) {
+            if (!key.contains("formula")
+                    && WORDS.matcher(english.getString(key)).find()) {
                 assertThat(text).as(key).isNotEqualTo(english.getString(key));
             }
         }
