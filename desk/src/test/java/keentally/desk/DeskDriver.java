@@ -20,8 +20,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
-import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
@@ -33,6 +33,7 @@ import javafx.geometry.Point2D;
 import javafx.geometry.VerticalDirection;
 import javafx.scene.Node;
 import javafx.scene.Parent;
+import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ComboBox;
@@ -85,6 +86,7 @@ import org.testfx.util.WaitForAsyncUtils;
 
 /** The real desk in a real window of 1280 × 800, worked by mouse and keys: for window tests and for screenshots. */
 public final class DeskDriver implements AutoCloseable {
+    private static final long LONGEST_PULSE = 100;
     private static final Set<String> FEW = Set.of("Flour dispersion", "Crumb section", "Starch granules", "Two stains");
     /** Take longer than others at every change, and their stations are walked by themselves. */
     private static final Set<String> LONG = Set.of("Pasta surface", "Grain in shadow");
@@ -382,12 +384,32 @@ public final class DeskDriver implements AutoCloseable {
             keys.keyRelease(BARRIER);
             return null;
         });
+        until("the desk hears the keyboard", () -> arrived.get() > before);
+        pulse();
+    }
+
+    /** Returns when the window was laid out anew; after a moment where it has no reason to. */
+    private void pulse() {
+        CountDownLatch laidOut = new CountDownLatch(1);
+        Scene scene = stage.getScene();
+        onFx(() -> {
+            scene.addPostLayoutPulseListener(new Runnable() {
+                @Override
+                public void run() {
+                    scene.removePostLayoutPulseListener(this);
+                    laidOut.countDown();
+                }
+            });
+            Platform.requestNextPulse();
+            return null;
+        });
         try {
-            WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> arrived.get() > before);
-        } catch (TimeoutException e) {
-            throw new AssertionError("the desk does not hear the keyboard", e);
+            if (!laidOut.await(LONGEST_PULSE, TimeUnit.MILLISECONDS)) {
+                onFx(() -> null);
+            }
+        } catch (InterruptedException e) {
+            throw new AssertionError(e);
         }
-        WaitForAsyncUtils.waitForFxEvents(5);
     }
 
     /** Returns when everything asked for has been run, painted and shown. */
@@ -398,11 +420,7 @@ public final class DeskDriver implements AutoCloseable {
 
     /** Returns when the method was run, where nothing was done by mouse or keys; what is told beside the picture may still come. */
     public void settle() {
-        try {
-            WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> onFx(() -> model.followed()));
-        } catch (TimeoutException e) {
-            throw new AssertionError("the desk never came to rest", e);
-        }
+        until("the desk comes to rest", () -> onFx(() -> model.followed()));
         noCrash();
     }
 
@@ -413,15 +431,10 @@ public final class DeskDriver implements AutoCloseable {
     }
 
     private void calm() {
-        try {
-            for (int calm = 0; calm < 2; ) {
-                WaitForAsyncUtils.waitForFxEvents(3);
-                WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> onFx(() -> window.quiet()));
-                WaitForAsyncUtils.waitForFxEvents(3);
-                calm = onFx(() -> window.quiet()) ? calm + 1 : 0;
-            }
-        } catch (TimeoutException e) {
-            throw new AssertionError("the desk never came to rest", e);
+        for (int calm = 0; calm < 2; ) {
+            until("the desk comes to rest", () -> onFx(() -> window.quiet()));
+            pulse();
+            calm = onFx(() -> window.quiet()) ? calm + 1 : 0;
         }
         noCrash();
     }
@@ -434,6 +447,40 @@ public final class DeskDriver implements AutoCloseable {
         });
     }
 
+    private void mouse(MouseButton button) {
+        hold(button);
+        letGo(button);
+    }
+
+    private void hold(MouseButton button) {
+        onFx(() -> {
+            new Robot().mousePress(button);
+            return null;
+        });
+    }
+
+    private void letGo(MouseButton button) {
+        onFx(() -> {
+            new Robot().mouseRelease(button);
+            return null;
+        });
+    }
+
+    /** Keys together, as Ctrl and A are. */
+    private void push(KeyCode... codes) {
+        onFx(() -> {
+            Robot keys = new Robot();
+            for (KeyCode code : codes) {
+                keys.keyPress(code);
+            }
+            for (int i = codes.length - 1; i >= 0; i--) {
+                keys.keyRelease(codes[i]);
+            }
+            return null;
+        });
+        delivered();
+    }
+
     private Point2D middle(Node node) {
         return onFx(() -> {
             Bounds box = node.localToScreen(node.getBoundsInLocal());
@@ -443,7 +490,7 @@ public final class DeskDriver implements AutoCloseable {
 
     private void clickOn(Node node) {
         moveTo(middle(node));
-        robot.clickOn(MouseButton.PRIMARY);
+        mouse(MouseButton.PRIMARY);
     }
 
     public void open(Path... files) {
@@ -516,9 +563,17 @@ public final class DeskDriver implements AutoCloseable {
 
     /** Returns when something that comes from outside has come. */
     public void until(String what, Callable<Boolean> holds) {
+        long latest = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
         try {
-            WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, holds);
-        } catch (TimeoutException e) {
+            while (!holds.call()) {
+                if (System.nanoTime() > latest) {
+                    throw new AssertionError("waited in vain until " + what);
+                }
+                Thread.sleep(2);
+            }
+        } catch (RuntimeException e) {
+            throw e;
+        } catch (Exception e) {
             throw new AssertionError("waited in vain until " + what, e);
         }
     }
@@ -526,7 +581,6 @@ public final class DeskDriver implements AutoCloseable {
     /** Returns when all that was asked for came back, also while a window asks something. */
     public void settleBeside() {
         calm();
-        WaitForAsyncUtils.waitForFxEvents(3);
         calm();
     }
 
@@ -541,14 +595,13 @@ public final class DeskDriver implements AutoCloseable {
     /** Drags a slide out of the tray and drops it on another node. */
     public void dragSlide(String slide, String onto) {
         moveTo(middle(node(slide)));
-        robot.press(MouseButton.PRIMARY);
+        hold(MouseButton.PRIMARY);
         for (int i = 1; i <= 4; i++) {
             robot.moveBy(6, -3);
         }
         robot.moveTo(node(onto));
         robot.moveBy(20, 4);
-        robot.release(MouseButton.PRIMARY);
-        WaitForAsyncUtils.waitForFxEvents(5);
+        letGo(MouseButton.PRIMARY);
         quiet();
     }
 
@@ -566,21 +619,21 @@ public final class DeskDriver implements AutoCloseable {
                     second.getHeight());
             return second.localToScreen(view.windowX(x), view.windowY(y));
         }));
-        robot.clickOn(MouseButton.PRIMARY);
+        mouse(MouseButton.PRIMARY);
         quiet();
     }
 
     /** Clicks where a point of the picture is on the stage. */
     public void clickPicture(double x, double y) {
         moveTo(onStage(x, y));
-        robot.clickOn(MouseButton.PRIMARY);
+        mouse(MouseButton.PRIMARY);
         quiet();
     }
 
     /** Draws from one point of the picture to the next, x and y in turn. */
     public void tracePicture(double... places) {
         moveTo(onStage(places[0], places[1]));
-        robot.press(MouseButton.PRIMARY);
+        hold(MouseButton.PRIMARY);
         for (int i = 2; i < places.length; i += 2) {
             moveTo(onStage((places[i - 2] + places[i]) / 2, (places[i - 1] + places[i + 1]) / 2));
             moveTo(onStage(places[i], places[i + 1]));
@@ -592,14 +645,14 @@ public final class DeskDriver implements AutoCloseable {
     /** As {@link #clickPicture}, with the other button. */
     public void clickPictureOther(double x, double y) {
         moveTo(onStage(x, y));
-        robot.clickOn(MouseButton.SECONDARY);
+        mouse(MouseButton.SECONDARY);
         quiet();
     }
 
     /** Drags from one point of the picture to another. */
     public void dragPicture(double fromX, double fromY, double toX, double toY) {
         moveTo(onStage(fromX, fromY));
-        robot.press(MouseButton.PRIMARY);
+        hold(MouseButton.PRIMARY);
         moveTo(onStage((fromX + toX) / 2, (fromY + toY) / 2));
         moveTo(onStage(toX, toY));
         release();
@@ -608,10 +661,10 @@ public final class DeskDriver implements AutoCloseable {
     /** As {@link #dragPicture}, with the other button. */
     public void dragPictureOther(double fromX, double fromY, double toX, double toY) {
         moveTo(onStage(fromX, fromY));
-        robot.press(MouseButton.SECONDARY);
+        hold(MouseButton.SECONDARY);
         moveTo(onStage((fromX + toX) / 2, (fromY + toY) / 2));
         moveTo(onStage(toX, toY));
-        robot.release(MouseButton.SECONDARY);
+        letGo(MouseButton.SECONDARY);
         quiet();
     }
 
@@ -713,7 +766,7 @@ public final class DeskDriver implements AutoCloseable {
             }
             return null;
         });
-        WaitForAsyncUtils.waitForFxEvents(2);
+        pulse();
     }
 
     /** Types letters into what has the keyboard. */
@@ -769,13 +822,13 @@ public final class DeskDriver implements AutoCloseable {
     /** Presses the mouse on a node at a share of its height from the top, and holds it. */
     public void press(String id, double shareX, double shareY) {
         moveTo(within(id, shareX, shareY));
-        robot.press(MouseButton.PRIMARY);
+        hold(MouseButton.PRIMARY);
         delivered();
     }
 
     /** Presses the mouse where it is, and holds it. */
     public void pressMouse() {
-        robot.press(MouseButton.PRIMARY);
+        hold(MouseButton.PRIMARY);
         delivered();
     }
 
@@ -785,7 +838,7 @@ public final class DeskDriver implements AutoCloseable {
     }
 
     public void release() {
-        robot.release(MouseButton.PRIMARY);
+        letGo(MouseButton.PRIMARY);
         quiet();
     }
 
@@ -804,17 +857,23 @@ public final class DeskDriver implements AutoCloseable {
     }
 
     public void keys(KeyCode... codes) {
-        robot.push(codes);
+        push(codes);
         quiet();
     }
 
     public void hold(KeyCode code) {
-        robot.press(code);
+        onFx(() -> {
+            new Robot().keyPress(code);
+            return null;
+        });
         quiet();
     }
 
     public void letGo(KeyCode code) {
-        robot.release(code);
+        onFx(() -> {
+            new Robot().keyRelease(code);
+            return null;
+        });
         quiet();
     }
 
@@ -867,10 +926,10 @@ public final class DeskDriver implements AutoCloseable {
     public void type(String id, String text) {
         bringInSight(node(id));
         clickOn(node(id));
-        robot.push(KeyCode.CONTROL, KeyCode.A);
-        robot.push(KeyCode.DELETE);
+        push(KeyCode.CONTROL, KeyCode.A);
+        push(KeyCode.DELETE);
         robot.write(text, 0);
-        robot.push(KeyCode.ENTER);
+        push(KeyCode.ENTER);
         quiet();
     }
 
