@@ -6,6 +6,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
 import java.util.function.Supplier;
 import java.util.stream.IntStream;
 import keentally.core.method.Method;
@@ -24,6 +25,7 @@ import keentally.core.starter.FirstLook;
 import keentally.core.starter.Spread;
 import keentally.core.starter.Starter;
 import keentally.core.starter.Suggestion;
+import keentally.core.starter.Whole;
 import keentally.core.step.State;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
@@ -168,6 +170,48 @@ class FirstNumberTest {
                     .getFirst();
             assertThat(number(many, picture, workers)).isEqualTo(things);
             assertThat(many.rough(work).value() / things).isBetween(0.9, 1.1);
+        }
+    }
+
+    /** The dish is found on the small picture, and what is too small for that on a part of the large one, within the same rim. */
+    @Test
+    void smallThingsInADishAreCountedInTheDish() throws Exception {
+        int width = 1800;
+        byte[] values = new byte[width * 1600];
+        Random chance = new Random(3);
+        int things = 0;
+        for (int y = 0; y < 1600; y++) {
+            for (int x = 0; x < width; x++) {
+                int ground = Math.hypot(x - 860, y - 800) < 700 ? 190 : 55;
+                values[y * width + x] = (byte) Math.round(ground + 3 * chance.nextGaussian());
+            }
+        }
+        for (int y = 140; y < 1500; y += 45) {
+            for (int x = 140; x < 1600; x += 45) {
+                if (Math.hypot(x - 860, y - 800) < 640) {
+                    disc(values, width, x + chance.nextInt(12), y + chance.nextInt(12));
+                    things++;
+                }
+            }
+        }
+        Picture picture = Picture.grey(Plane8.of(width, 1600, values));
+        try (Workers workers = Workers.of(2)) {
+            Work work = new Work(workers, new Cancel());
+            Suggestion many = Starter.HOW_MANY
+                    .suggestions(Method.empty("new", LengthUnit.PX), FirstLook.at(start(picture), work), work)
+                    .getFirst();
+            assertThat(many.of()).isEqualTo(Whole.ROUND_FIELD);
+            assertThat(number(many, picture, workers)).isEqualTo(things);
+        }
+    }
+
+    private static void disc(byte[] values, int width, int cx, int cy) {
+        for (int y = -6; y <= 6; y++) {
+            for (int x = -6; x <= 6; x++) {
+                if (x * x + y * y <= 36) {
+                    values[(cy + y) * width + cx + x] = 70;
+                }
+            }
         }
     }
 

@@ -82,8 +82,12 @@ public final class FirstLook {
             return new Seen(ways, small);
         }
         int finer = (int) Math.clamp(Math.floor(small.factor() * usual / LEAST_ECD), 1, small.factor() - 1);
-        Small part = Small.middle(
-                whole, finer, whole.field().width() / 2.0, whole.field().height() / 2.0, work);
-        return new Seen(WaysToCount.of(part.state(), Optional.empty(), work), part);
+        double cx =
+                rim(work).map(r -> r.cx() * small.factor()).orElse(whole.field().width() / 2.0);
+        double cy =
+                rim(work).map(r -> r.cy() * small.factor()).orElse(whole.field().height() / 2.0);
+        Small part = Small.middle(whole, finer, cx, cy, work);
+        Optional<Ellipse> nearRim = rim(work).map(r -> part.here(r, small));
+        return new Seen(WaysToCount.of(part.state(), nearRim, work), part);
     }
 }

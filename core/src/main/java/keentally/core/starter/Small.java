@@ -1,6 +1,7 @@
 package keentally.core.starter;
 
 import java.util.List;
+import keentally.core.geometry.Ellipse;
 import keentally.core.picture.Channel;
 import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
@@ -17,8 +18,10 @@ import keentally.core.work.Work;
  * over of a square at the right and below is left out.
  *
  * @param factor side of a square, in pixels
+ * @param left where a part begins in the sample, in its pixels
+ * @param top the same, downwards
  */
-record Small(State state, int factor) {
+record Small(State state, int factor, int left, int top) {
     /** As many pixels as are looked at within a second. */
     private static final double PIXELS = 350_000;
 
@@ -42,11 +45,22 @@ record Small(State state, int factor) {
         return of(whole, left, top, partWidth, partHeight, factor, work);
     }
 
+    /** A shape of another small picture of the sample, on this one. */
+    Ellipse here(Ellipse there, Small on) {
+        double times = (double) on.factor / factor;
+        return new Ellipse(
+                (there.cx() * on.factor + on.left - left) / factor,
+                (there.cy() * on.factor + on.top - top) / factor,
+                there.a() * times,
+                there.b() * times,
+                there.angleDegrees());
+    }
+
     private static Small of(State whole, int left, int top, int width, int height, int factor, Work work) {
         if (factor == 1
                 && width == whole.field().width()
                 && height == whole.field().height()) {
-            return new Small(whole, 1);
+            return new Small(whole, 1, 0, 0);
         }
         List<Channel> channels = whole.original().channels().stream()
                 .map(c -> new Channel(
@@ -65,7 +79,7 @@ record Small(State state, int factor) {
             }
             field = Field.of(Mask.from(chosen, picture.width(), picture.height()));
         }
-        return new Small(State.of(picture, field, whole.scale()), factor);
+        return new Small(State.of(picture, field, whole.scale()), factor, left, top);
     }
 
     private static Plane averaged(Plane plane, int left, int top, int width, int height, int factor, Work work) {

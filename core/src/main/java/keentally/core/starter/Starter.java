@@ -194,9 +194,9 @@ public enum Starter {
         return new Suggestion(
                 this,
                 way.inRoundField() ? Whole.ROUND_FIELD : Whole.PICTURE,
-                ended(way.trail().lay(empty, on.factor())),
+                ended(way.trail().lay(empty, on)),
                 Optional.of(way),
-                ended(way.trail().lay(empty, 1)),
+                ended(way.trail().lay(empty)),
                 on,
                 look.whole());
     }

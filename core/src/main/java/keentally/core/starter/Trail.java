@@ -33,7 +33,7 @@ record Trail(List<Laid> laid, State state, Work work) {
     /** A step as it was laid. */
     record Laid(String step, List<Object> settings) {}
 
-    /** Pixels of the small picture: a length, an area, or places. */
+    /** Pixels of the small picture: a length, an area, or an ellipse. */
     record Px(int power, List<Double> amounts) {
         static Px length(double amount) {
             return new Px(1, List.of(amount));
@@ -43,16 +43,21 @@ record Trail(List<Laid> laid, State state, Work work) {
             return new Px(2, List.of(amount));
         }
 
-        static Px places(List<Double> amounts) {
+        static Px ellipse(List<Double> amounts) {
             return new Px(0, amounts);
         }
 
-        /** As a step takes it, on a picture so many times as wide. */
-        Object enlarged(int factor) {
+        /** As a step takes it, on a picture so many times as wide, of which this one is a part. */
+        Object enlarged(int factor, int left, int top) {
             return switch (power) {
                 case 1 -> told(amounts.getFirst() * factor) + " px";
                 case 2 -> told(amounts.getFirst() * factor * factor) + " px2";
-                default -> amounts.stream().map(a -> a * factor).toList();
+                default ->
+                    List.of(
+                            amounts.get(0) * factor + left,
+                            amounts.get(1) * factor + top,
+                            amounts.get(2) * factor,
+                            amounts.get(3) * factor);
             };
         }
 
@@ -73,7 +78,7 @@ record Trail(List<Laid> laid, State state, Work work) {
         List<Laid> longer = new ArrayList<>(laid);
         Laid next = new Laid(step, List.of(settings));
         longer.add(next);
-        MethodStep last = added(NOTHING, next, 1).steps().getLast();
+        MethodStep last = added(NOTHING, next, 1, 0, 0).steps().getLast();
         return new Trail(List.copyOf(longer), after(last, state, NOTHING.signal(), work), work);
     }
 
@@ -81,7 +86,7 @@ record Trail(List<Laid> laid, State state, Work work) {
     Trail within(Ellipse rim) throws StepFault {
         List<Double> at = List.of(
                 (double) Math.round(rim.cx()), (double) Math.round(rim.cy()), Math.floor(rim.a()), Math.floor(rim.b()));
-        return then("within", "part", "ellipse", "at", Px.places(at));
+        return then("within", "part", "ellipse", "at", Px.ellipse(at));
     }
 
     /** What a method comes to. */
@@ -101,25 +106,34 @@ record Trail(List<Laid> laid, State state, Work work) {
                 .state();
     }
 
-    /** The method, for a picture so many times as wide as the one that it was laid out on. */
-    Method lay(Method empty, int factor) {
+    /** The method, for the picture that it was laid out on. */
+    Method lay(Method empty) {
+        return lay(empty, 1, 0, 0);
+    }
+
+    /** The method, for the sample that the picture that it was laid out on was made small from. */
+    Method lay(Method empty, Small on) {
+        return lay(empty, on.factor(), on.left(), on.top());
+    }
+
+    private Method lay(Method empty, int factor, int left, int top) {
         Method method = empty.with(List.of());
         boolean calm = factor == 1 || laid.stream().anyMatch(l -> l.step().equals("smooth"));
         for (Laid step : laid) {
             if (!calm && !BEFORE_SMOOTHING.contains(step.step())) {
-                method = method.then("smooth", "sigma", Px.length(AS_CALM).enlarged(factor));
+                method = method.then("smooth", "sigma", Px.length(AS_CALM).enlarged(factor, 0, 0));
                 calm = true;
             }
-            method = added(method, step, factor);
+            method = added(method, step, factor, left, top);
         }
         return method;
     }
 
-    private static Method added(Method method, Laid step, int factor) {
+    private static Method added(Method method, Laid step, int factor, int left, int top) {
         return method.then(
                 step.step(),
                 step.settings().stream()
-                        .map(s -> s instanceof Px px ? px.enlarged(factor) : s)
+                        .map(s -> s instanceof Px px ? px.enlarged(factor, left, top) : s)
                         .toArray());
     }
 }

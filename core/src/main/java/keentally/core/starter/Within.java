@@ -25,7 +25,7 @@ record Within(Method small, Method whole, State start) {
         return look.rim(work).flatMap(rim -> {
             try {
                 Trail trail = Trail.from(look.small().state(), work).within(rim);
-                return Optional.of(new Within(trail.lay(empty, 1), trail.lay(empty, look.factor()), trail.state()));
+                return Optional.of(new Within(trail.lay(empty), trail.lay(empty, look.small()), trail.state()));
             } catch (StepFault e) {
                 return Optional.empty();
             }

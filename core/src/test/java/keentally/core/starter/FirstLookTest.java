@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import keentally.core.geometry.Ellipse;
 import keentally.core.label.Labeller;
 import keentally.core.method.Method;
 import keentally.core.picture.Field;
@@ -76,6 +77,22 @@ class FirstLookTest {
                 .isCloseTo(0.5, within(0.01));
     }
 
+    private static Small fourth(State state) {
+        return new Small(state, 4, 100, 40);
+    }
+
+    @Test
+    void aShapeIsTheSameOnEverySmallPictureOfTheSample() throws Exception {
+        State start = state(plane(60, 50, (x, y) -> x));
+        Ellipse rim = new Ellipse(30, 25, 20, 18, 0);
+        Small part = new Small(start, 2, 60, 50);
+        assertThat(part.here(rim, new Small(start, 4, 0, 0))).isEqualTo(new Ellipse(30, 25, 40, 36, 0));
+        Method within = Trail.from(start, WORK).within(rim).lay(Method.empty("new", LengthUnit.PX), fourth(start));
+        assertThat(within)
+                .isEqualTo(Method.empty("new", LengthUnit.PX)
+                        .then("within", "part", "ellipse", "at", List.of(220.0, 140.0, 80.0, 72.0)));
+    }
+
     @Test
     void aMethodGrowsWithThePicture() throws Exception {
         State start = state(plane(60, 50, (x, y) -> x / 20 == 1 && y / 20 == 1 ? 200 : 10));
@@ -83,7 +100,7 @@ class FirstLookTest {
                 .then("threshold", "rule", "otsu", "keep", "bright")
                 .then("remove-specks", "below", Px.area(7))
                 .then("split-touching", "by", "outline", "depth", Px.length(1.25));
-        Method method = trail.lay(Method.empty("new", LengthUnit.PX), 4);
+        Method method = trail.lay(Method.empty("new", LengthUnit.PX), fourth(start));
         Method empty = Method.empty("new", LengthUnit.PX);
         assertThat(method)
                 .as("calmed as much as averages of 4 × 4 pixels are, then as on the small picture")
@@ -92,7 +109,7 @@ class FirstLookTest {
                         .then("remove-specks", "below", "112 px2")
                         .then("split-touching", "by", "outline", "depth", "5 px"));
         Trail smooth = Trail.from(start, WORK).then("smooth", "sigma", Px.length(1));
-        assertThat(smooth.lay(empty, 4)).isEqualTo(empty.then("smooth", "sigma", "4 px"));
+        assertThat(smooth.lay(empty, fourth(start))).isEqualTo(empty.then("smooth", "sigma", "4 px"));
     }
 
     @Test
