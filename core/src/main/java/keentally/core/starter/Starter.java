@@ -7,9 +7,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import keentally.core.cluster.ClusterTrials;
 import keentally.core.cluster.PicturePoints;
-import keentally.core.colour.ChannelPlane;
 import keentally.core.colour.ColourRows;
 import keentally.core.colour.ColourSpace;
 import keentally.core.colour.DyeGuess;
@@ -20,7 +20,9 @@ import keentally.core.measure.Ground;
 import keentally.core.measure.Measure;
 import keentally.core.measure.ObjectTable;
 import keentally.core.method.Method;
+import keentally.core.quantity.LengthUnit;
 import keentally.core.step.State;
+import keentally.core.step.StepFault;
 import keentally.core.work.Work;
 
 /** A question that lays out a method for a picture. What it lays out is a beginning: every setting can be changed. */
@@ -235,17 +237,40 @@ public enum Starter {
                         new Answer(Answer.Kind.PHASES, end.needPhases().names().size()));
     }
 
-    /** In light made even, where it is not. */
+    /** In light made even, where it is not, and where that parts the sides better: what lies there may be uneven itself. */
     private static Method side(Method begun, State start, String keep, Work work) {
-        String channel = start.original().isColour() ? "grey" : "1";
-        boolean several = start.original().single().isEmpty();
-        Method method = several ? begun.then("channel", "of", channel) : begun;
-        boolean uneven = ChannelPlane.of(start.original(), channel, work)
-                .flatMap(p -> EvenLight.variation(p, start.field(), work))
-                .filter(v -> v > EvenLight.UNEVEN_PERCENT)
-                .isPresent();
-        Method even = uneven ? method.then("flatten", "by", "polynomial", "order", 2, "how", "divide") : method;
-        return even.then("smooth", "sigma", "1 px").then("threshold", "rule", "otsu", "keep", keep);
+        UnaryOperator<Method> channel = start.original().single().isEmpty()
+                ? m -> m.then("channel", "of", start.original().isColour() ? "grey" : "1")
+                : m -> m;
+        UnaryOperator<Method> even = m -> m.then("flatten", "by", "polynomial", "order", 2, "how", "divide");
+        Method plain = channel.apply(Method.empty("a side", LengthUnit.PX));
+        boolean helps = parted(plain, start, work)
+                < parted(isUneven(plain, start, work) ? even.apply(plain) : plain, start, work);
+        Method seen = channel.apply(begun);
+        return (helps ? even.apply(seen) : seen)
+                .then("smooth", "sigma", "1 px")
+                .then("threshold", "rule", "otsu", "keep", keep);
+    }
+
+    private static boolean isUneven(Method method, State start, Work work) {
+        try {
+            return EvenLight.variation(Trail.along(method, start, work).plane(), start.field(), work)
+                    .filter(v -> v > EvenLight.UNEVEN_PERCENT)
+                    .isPresent();
+        } catch (StepFault e) {
+            return false;
+        }
+    }
+
+    /** How much of the variance lies between two sides; below 0 where it cannot be done. */
+    private static double parted(Method method, State start, Work work) {
+        try {
+            return TwoSides.of(Trail.along(method, start, work).plane(), start.field(), work)
+                    .map(TwoSides::explained)
+                    .orElse(-1.0);
+        } catch (StepFault e) {
+            return -1;
+        }
     }
 
     private static Optional<PicturePoints> points(State start, Work work) {
