@@ -30,7 +30,7 @@ public final class Desk extends Application {
     public void start(Stage window) {
         Consumer<Throwable> onCrash = e -> {
             LOG.error("a defect", e);
-            Platform.runLater(() -> model.say(Texts.of("defect", e)));
+            Platform.runLater(() -> model.say(Texts.of("defect", Program.log())));
         };
         Thread.setDefaultUncaughtExceptionHandler((thread, e) -> onCrash.accept(e));
         Theme.loadFonts();
