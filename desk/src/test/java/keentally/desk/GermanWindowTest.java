@@ -19,6 +19,8 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import keentally.core.reader.Language;
 import keentally.core.reader.Reader;
+import keentally.core.step.StepDescription;
+import keentally.core.step.Steps;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -127,6 +129,24 @@ class GermanWindowTest {
         }
         desk.keys(KeyCode.F1);
         look("help");
+        assertThat(found).isEmpty();
+    }
+
+    @Test
+    void thePanelOfEveryStation() throws Exception {
+        desk = DeskDriver.smallDemo(folder, "Dyed dough");
+        for (StepDescription step : Steps.all()) {
+            String id = desk.add(step);
+            desk.quiet();
+            desk.onFx(() -> {
+                read(id, desk.node("station-panel"));
+                Reach.cutOff(desk.node("station-panel")).forEach(f -> found.add(id + ": " + f));
+                while (desk.model().undoable().isPresent()) {
+                    desk.model().undo();
+                }
+                return null;
+            });
+        }
         assertThat(found).isEmpty();
     }
 

@@ -103,7 +103,7 @@ final class Patterns {
     }
 
     private static String range(List<?> ends) {
-        return Words.said("range", SettingWords.value(ends.getFirst()), SettingWords.value(ends.getLast()));
+        return Words.range(SettingWords.value(ends.getFirst()), SettingWords.value(ends.getLast()));
     }
 
     /** Measures are called by their titles, which in English begin small within a sentence, but for abbreviations. */

@@ -112,6 +112,9 @@ public final class Sentences {
                 }
             }
         }
+        if (bare.endsWith(".")) { // a fault becomes a sentence by its full stop
+            return said(bare.substring(0, bare.length() - 1), marks) + ".";
+        }
         Matcher numbered = NUMBERED.matcher(bare);
         if (numbered.matches()) {
             return numbered.group(1) + said(numbered.group(2), marks);

@@ -175,6 +175,11 @@ public final class Words {
         return text("measure." + measure.id() + ".source");
     }
 
+    /** From here to there, both ends said already. */
+    public static String range(String from, String to) {
+        return said("range", from, to);
+    }
+
     /** Something that stands between or around other words: {@code not-set}, {@code range}. */
     static String said(String key, Object... parts) {
         return new MessageFormat(text("said." + key), Locale.ROOT).format(parts);

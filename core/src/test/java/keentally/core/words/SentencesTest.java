@@ -41,6 +41,12 @@ class SentencesTest {
     void aFaultOfAStepNamesTheStationAndTheSettingAsTheScreenDoes() {
         assertThat(Words.spoken("Step 3 (fill-holes) needs a mask, but no step before it gives one"))
                 .startsWith("Station 3, Löcher füllen, braucht");
+        assertThat(Words.spoken(
+                        "Step 2 (combine) finds no mask set aside as 'first'; add a 'set-aside' step before it."))
+                .isEqualTo("Station 2, Kombinieren, findet keine als „first“ beiseitegelegte Maske; davor einen Schritt"
+                        + " „Beiseitelegen“ hinzufügen.");
+        assertThat(Words.spoken("Step 1 (similar-colour) has no colour yet to be similar to; click what you want."))
+                .contains("hat noch keine Farbe");
         assertThat(Words.spoken("Step 2 (threshold) 'low' must be below 'high'"))
                 .isEqualTo("Station 2, Schwellenwert, „Über“ muss unter „Bis“ liegen");
     }

@@ -8,6 +8,7 @@ import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
 import keentally.core.picture.Picture;
 import keentally.core.words.Figures;
+import keentally.core.words.Sentences;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
@@ -121,7 +122,7 @@ final class FactsSection implements PicturePanel.PanelSection {
                                 Figures.number(picture.height() * s.amount()),
                                 s.unit().symbol())));
         fact("fact.depth", Texts.of("depth." + picture.depth().bits()));
-        fact("fact.channels", picture.channelNames());
+        fact("fact.channels", Sentences.told(picture.channelNames()));
         file.facts().stated().ifPresent(s -> fact("fact.stated", s.scale() + " (" + s.where() + ")"));
         fact("fact.kind", file.facts().kind());
         if (file.facts().quality().isPresent()) {

@@ -6,7 +6,9 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import keentally.core.reader.Language;
 import keentally.desk.look.Theme;
+import keentally.desk.view.Preferences.Mark;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -43,6 +45,23 @@ class PreferencesTest {
         assertThat(after.sizePercent()).isEqualTo(150);
         assertThat(after.recent()).containsExactly(folder.resolve("a.tally"));
         assertThat(folder.resolve("memory-percent")).hasContent("45");
+    }
+
+    @Test
+    void theDecimalMarkIsThatOfTheLanguageUnlessSomebodySaysOtherwise() {
+        Preferences preferences = preferences();
+        assertThat(preferences.language()).isEqualTo(Language.ENGLISH);
+        assertThat(preferences.decimalComma()).isFalse();
+        assertThat(preferences.commaTables()).isFalse();
+        preferences.remember(Language.GERMAN, Mark.USUAL, true);
+        Preferences after = preferences();
+        assertThat(after.language()).isEqualTo(Language.GERMAN);
+        assertThat(after.decimalComma()).isTrue();
+        assertThat(after.commaTables()).isTrue();
+        after.remember(Language.GERMAN, Mark.POINT, false);
+        assertThat(after.decimalComma()).isFalse();
+        after.remember(Language.ENGLISH, Mark.COMMA, false);
+        assertThat(preferences().decimalComma()).isTrue();
     }
 
     @Test

@@ -88,7 +88,7 @@ final class MethodsPart {
                     .toArray();
             double least = DoubleStream.of(values).min().orElseThrow();
             double most = DoubleStream.of(values).max().orElseThrow();
-            said.add(least == most ? Figures.number(least) : Figures.number(least) + " to " + Figures.number(most));
+            said.add(least == most ? Figures.number(least) : Words.range(Figures.number(least), Figures.number(most)));
         }
         return " It lay at " + String.join(" and ", said) + (cuts.size() > 1 ? ", sample by sample." : ".");
     }
