@@ -26,8 +26,8 @@ public final class Sentences {
     /** What is filled in holds no end of a sentence. */
     private static final String WITHIN = "((?:(?!\\. \\p{Lu}).)+?)";
 
-    /** Between things that are listed, and between sentences, the wider first. */
-    private static final List<String> JOINTS = List.of(" \u00b7 ", ". ", "; ", ", ", ": ");
+    /** Between things that are listed, the wider first. */
+    private static final List<String> JOINTS = List.of(" \u00b7 ", "; ", ", ", ": ");
 
     /** A station by its number and title. */
     private static final Pattern NUMBERED = Pattern.compile("(\\d+ +)(\\p{Lu}.*)");
@@ -112,6 +112,10 @@ public final class Sentences {
                 }
             }
         }
+        int end = bare.indexOf(". ");
+        if (end > 0) {
+            return said(bare.substring(0, end + 1), marks) + " " + said(bare.substring(end + 2), marks);
+        }
         if (bare.endsWith(".")) { // a fault becomes a sentence by its full stop
             return said(bare.substring(0, bare.length() - 1), marks) + ".";
         }
@@ -122,10 +126,7 @@ public final class Sentences {
         for (String joint : JOINTS) {
             int at = bare.indexOf(joint);
             if (at > 0) {
-                int behind = joint.equals(". ") ? at + 1 : at;
-                return said(bare.substring(0, behind), marks)
-                        + joint.substring(behind - at)
-                        + said(bare.substring(at + joint.length()), marks);
+                return said(bare.substring(0, at), marks) + joint + said(bare.substring(at + joint.length()), marks);
             }
         }
         return marks.apply(bare);
