@@ -59,7 +59,10 @@ public final class Ask {
         dialog.setResizable(true);
         dialog.getDialogPane().setContent(content);
         dialog.getDialogPane().getButtonTypes().setAll(answers);
-        dialog.getDialogPane().getButtonTypes().add(answers.length == 0 ? ButtonType.CLOSE : ButtonType.CANCEL);
+        dialog.getDialogPane()
+                .getButtonTypes()
+                .add(new ButtonType(
+                        Texts.of(answers.length == 0 ? "ask.close" : "ask.cancel"), ButtonBar.ButtonData.CANCEL_CLOSE));
         dialog.getDialogPane().getScene().getStylesheets().setAll(owner.getStylesheets());
         dialog.getDialogPane().getStyleClass().add("ask");
         return dialog;

@@ -9,6 +9,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
 import javafx.util.StringConverter;
 import keentally.core.reader.Language;
 import keentally.core.words.Figures;
@@ -29,6 +30,8 @@ final class PreferencesDialog {
         CheckBox tables = new CheckBox(Texts.of("preferences.tables"));
         tables.setId("preferences-tables");
         tables.setSelected(preferences.commaTables());
+        tables.setWrapText(true);
+        tables.setMinHeight(Region.USE_PREF_SIZE);
         ComboBox<Theme> theme = choice("theme", List.of(Theme.values()), preferences.theme());
         ComboBox<String> unit =
                 choice("unit", List.of(Preferences.AUTO_UNIT, "nm", "um", "mm", "cm"), preferences.unit());
