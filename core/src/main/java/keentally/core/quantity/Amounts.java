@@ -59,6 +59,11 @@ public final class Amounts {
         return new BigDecimal(shortest).stripTrailingZeros().toPlainString();
     }
 
+    /** As the reader types it: {@link #text} with the decimal mark of whoever reads. */
+    public static String shown(double value) {
+        return Reader.marks(text(value));
+    }
+
     static void finite(double amount, String what) {
         if (!Double.isFinite(amount)) {
             throw new IllegalArgumentException("a " + what + " must be a finite number, was " + amount);

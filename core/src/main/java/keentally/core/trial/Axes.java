@@ -259,7 +259,7 @@ public final class Axes {
     private static List<Double> numbers(String text) {
         List<Double> numbers = new ArrayList<>();
         for (String part : parts(text)) {
-            String[] span = part.toLowerCase(Locale.ROOT).split("\\s+to\\s+|\\s+in\\s+");
+            String[] span = part.toLowerCase(Locale.ROOT).split("\\s+(?:to|bis|in)\\s+");
             if (span.length == 1) {
                 numbers.add(number(part));
                 continue;
@@ -283,7 +283,7 @@ public final class Axes {
 
     private static double number(String text) {
         try {
-            return Double.parseDouble(text.strip());
+            return Amounts.number(text);
         } catch (NumberFormatException e) {
             throw new IllegalArgumentException(
                     "expected numbers such as \"2; 3; 5\" or \"2 to 12\" but found \"" + text.strip() + "\"", e);

@@ -32,7 +32,7 @@ public final class SettingWords {
 
     static String value(Object tree) {
         return switch (tree) {
-            case Number n -> Reader.marks(Amounts.text(n.doubleValue()));
+            case Number n -> Amounts.shown(n.doubleValue());
             case Boolean b -> Words.said(b ? "yes" : "no");
             case List<?> list ->
                 list.stream()

@@ -59,7 +59,7 @@ public final class BringDialog {
         cut.setPrefWidth(80);
         inverted.setId("bring-inverted");
         masks.getStyleClass().add("row");
-        cut.setText(Amounts.text(seen.picture().usual().cut()));
+        cut.setText(Amounts.shown(seen.picture().usual().cut()));
         VBox all = new VBox(8, Prose.of(recognised(), "help-text"));
         for (Meaning meaning : seen.picture().meanings()) {
             RadioButton button = new RadioButton(Texts.of("bring.as." + ChoiceSetting.word(meaning)));

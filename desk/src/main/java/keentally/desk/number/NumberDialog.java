@@ -44,8 +44,8 @@ final class NumberDialog {
         before.ifPresent(b -> {
             name.setText(b.name());
             formula.setText(b.formula());
-            b.limits().atLeast().ifPresent(v -> atLeast.setText(Amounts.text(v)));
-            b.limits().atMost().ifPresent(v -> atMost.setText(Amounts.text(v)));
+            b.limits().atLeast().ifPresent(v -> atLeast.setText(Amounts.shown(v)));
+            b.limits().atMost().ifPresent(v -> atMost.setText(Amounts.shown(v)));
         });
         says.setId("number-says");
         name.textProperty().addListener(o -> check());

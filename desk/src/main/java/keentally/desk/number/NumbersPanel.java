@@ -58,7 +58,7 @@ public final class NumbersPanel extends VBox {
     }
 
     private HBox row(String name, Map<String, Double> known) {
-        TextField field = new TextField(known.containsKey(name) ? Amounts.text(known.get(name)) : "");
+        TextField field = new TextField(known.containsKey(name) ? Amounts.shown(known.get(name)) : "");
         field.setId("typed-" + name);
         field.setAccessibleText(name);
         field.setPrefColumnCount(8);

@@ -31,7 +31,6 @@ import keentally.core.measure.ObjectTable;
 import keentally.core.measure.OwnColumn;
 import keentally.core.quantity.Amounts;
 import keentally.core.quantity.PixelSize;
-import keentally.core.reader.Reader;
 import keentally.core.run.Lanes.Urgency;
 import keentally.core.step.LabelStep;
 import keentally.core.words.Figures;
@@ -355,8 +354,7 @@ final class ObjectsTable extends StackPane {
             for (int row : all) {
                 text.append("\r\n").append(row + 1);
                 for (double[] column : from) {
-                    text.append('\t')
-                            .append(!Double.isFinite(column[row]) ? "" : Reader.marks(Amounts.text(column[row])));
+                    text.append('\t').append(!Double.isFinite(column[row]) ? "" : Amounts.shown(column[row]));
                 }
             }
             Platform.runLater(() -> {

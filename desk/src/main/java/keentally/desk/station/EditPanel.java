@@ -119,7 +119,7 @@ final class EditPanel extends VBox implements StationPanel.Body {
                 sort.as().isEmpty()
                         ? Texts.of("edit.did.unsort", sort.on().size())
                         : Texts.of("edit.did.sort", sort.on().size(), sort.as());
-            case Correction.Erase erase -> Texts.of("edit.did.erase", Amounts.text(erase.width()));
+            case Correction.Erase erase -> Texts.of("edit.did.erase", Amounts.shown(erase.width()));
         };
     }
 

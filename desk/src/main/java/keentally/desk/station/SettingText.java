@@ -52,7 +52,7 @@ final class SettingText {
         return switch (setting) {
             case RangeSetting r -> {
                 RangeSetting.Range range = (RangeSetting.Range) value;
-                yield Texts.of("setting.range", shown(range.from()), shown(range.to()));
+                yield Texts.of("setting.range", Amounts.shown(range.from()), Amounts.shown(range.to()));
             }
             case ListSetting<?> list -> list.isOfNumbers() ? Reader.marks(list(list, value)) : list(list, value);
             case NumberSetting n -> Reader.marks(String.valueOf(setting.write(value)));
@@ -61,10 +61,6 @@ final class SettingText {
             case LimitSetting l -> SettingWords.amount(setting.write(value));
             default -> String.valueOf(setting.write(value));
         };
-    }
-
-    private static String shown(double end) {
-        return Reader.marks(Amounts.text(end));
     }
 
     @SuppressWarnings("unchecked") // the value is this very setting's

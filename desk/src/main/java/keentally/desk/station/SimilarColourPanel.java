@@ -84,7 +84,7 @@ final class SimilarColourPanel extends VBox implements StationPanel.Body {
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
         double reach = match.reach().orElseGet(this::usualReach);
-        TextField field = new TextField(Amounts.text(reach));
+        TextField field = new TextField(Amounts.shown(reach));
         field.setId("reach-" + index);
         field.setAccessibleText(Texts.of("name.reach"));
         field.setPrefWidth(62);
@@ -107,7 +107,7 @@ final class SimilarColourPanel extends VBox implements StationPanel.Body {
     }
 
     private double usualReach() {
-        return Double.parseDouble(tuning.text(SimilarColourStep.DISTANCE));
+        return Amounts.number(tuning.text(SimilarColourStep.DISTANCE));
     }
 
     private void typed(List<Item.Match> colours, int index, TextField field) {
@@ -120,7 +120,7 @@ final class SimilarColourPanel extends VBox implements StationPanel.Body {
 
     private void reach(List<Item.Match> colours, int index, double reach) {
         if (!(reach >= 0)) {
-            desk.say(Texts.of("clicks.number", Amounts.text(reach)));
+            desk.say(Texts.of("clicks.number", Amounts.shown(reach)));
             return;
         }
         List<Item.Match> changed = new ArrayList<>(colours);

@@ -7,7 +7,6 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import javafx.scene.control.Button;
 import keentally.core.quantity.Amounts;
-import keentally.core.reader.Reader;
 
 /** Makes an amount with its unit a little smaller or larger. */
 final class Stepper {
@@ -33,6 +32,6 @@ final class Stepper {
         double amount = Double.parseDouble(found.group(1));
         double next = amount == 0 ? 1 : amount * factor;
         double rounded = new BigDecimal(next).round(THREE_DIGITS).doubleValue();
-        return Optional.of(Reader.marks(Amounts.text(rounded)) + found.group(2));
+        return Optional.of(Amounts.shown(rounded) + found.group(2));
     }
 }
