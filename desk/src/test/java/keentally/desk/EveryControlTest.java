@@ -9,6 +9,8 @@ import java.util.Set;
 import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
 import keentally.core.quantity.LengthUnit;
+import keentally.core.reader.Language;
+import keentally.core.reader.Reader;
 import keentally.core.setting.Setting;
 import keentally.core.step.Flow;
 import keentally.core.step.StepDescription;
@@ -37,11 +39,16 @@ class EveryControlTest {
         if (desk != null) {
             desk.close();
         }
+        Reader.is(Language.ENGLISH, false);
     }
 
-    /** Each kind of station where the demo has it first, for a picture in grey and for one in colour, and each way it is set there. */
+    /**
+     * Each kind of station where the demo has it first, for a picture in grey and for one in colour, and each way it is set there; by somebody
+     * who reads German, so that what is shown with a comma is taken with one everywhere.
+     */
     @Test
     void everyControlOfTheDemoMethods() throws Exception {
+        Reader.is(Language.GERMAN, true);
         desk = DeskDriver.smallDemo(folder);
         try (ControlWalk walk = new ControlWalk(desk)) {
             List<String> samples = desk.onFx(() -> desk.model().study().get().samples());
