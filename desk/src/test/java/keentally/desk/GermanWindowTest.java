@@ -151,6 +151,24 @@ class GermanWindowTest {
     }
 
     @Test
+    void aReachIsShownAndTakenWithAComma() throws Exception {
+        desk = DeskDriver.smallDemo(folder, "Dyed dough");
+        desk.add(Steps.find("similar-colour").orElseThrow());
+        desk.quiet();
+        desk.clickPicture(60, 60);
+        desk.type("reach-0", "12,5");
+        assertThat(desk.onFx(() -> ((TextInputControl) desk.node("reach-0")).getText()))
+                .isEqualTo("12,5");
+        assertThat(desk.onFx(() -> desk.model()
+                        .method()
+                        .step("similar-colour-1")
+                        .orElseThrow()
+                        .values()
+                        .toString()))
+                .contains("12.5");
+    }
+
+    @Test
     void everyView() throws Exception {
         desk = DeskDriver.smallFew(folder);
         for (String view : VIEWS) {

@@ -53,6 +53,9 @@ class AxesTest {
                 .containsExactly("2", "3", "5");
         assertThat(k.variants("2 to 12", step.values())).hasSize(11);
         Axis weight = axis(step, "positionWeight");
+        assertThat(weight.variants("0,5 bis 1,5 in 3", step.values()))
+                .as("decimals may have commas")
+                .isEqualTo(weight.variants("0.5 to 1.5 in 3", step.values()));
         assertThat(weight.variants("0 to 1 in 5", step.values()).stream().map(v -> v.at().getAsDouble()))
                 .containsExactly(0.0, 0.25, 0.5, 0.75, 1.0);
         assertThatThrownBy(() -> k.variants("2 to 99", step.values())).hasMessageContaining("at most 64");
