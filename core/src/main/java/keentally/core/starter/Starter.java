@@ -244,8 +244,8 @@ public enum Starter {
                 : m -> m;
         UnaryOperator<Method> even = m -> m.then("flatten", "by", "polynomial", "order", 2, "how", "divide");
         Method plain = channel.apply(Method.empty("a side", LengthUnit.PX));
-        boolean helps = parted(plain, start, work)
-                < parted(isUneven(plain, start, work) ? even.apply(plain) : plain, start, work);
+        boolean helps =
+                isUneven(plain, start, work) && parted(even.apply(plain), start, work) > parted(plain, start, work);
         Method seen = channel.apply(begun);
         return (helps ? even.apply(seen) : seen)
                 .then("smooth", "sigma", "1 px")
