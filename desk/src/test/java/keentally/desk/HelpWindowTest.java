@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
 import java.util.List;
+import javafx.scene.control.Label;
+import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
 import javafx.scene.input.KeyCode;
 import keentally.core.setting.Setting;
@@ -105,6 +107,80 @@ class HelpWindowTest {
         desk.keys(KeyCode.SHIFT, KeyCode.F1);
         assertThat(desk.text("help-side-title")).isEqualTo("Area of object 2");
         assertThat(desk.text("why-number")).isEqualTo("3,600 px²");
+    }
+
+    private void focusCell(String tableId, String title) {
+        desk.onFx(() -> {
+            focusCell((TableView<?>) desk.node(tableId), title);
+            return null;
+        });
+    }
+
+    private static <S> void focusCell(TableView<S> table, String title) {
+        table.requestFocus();
+        TableColumn<S, ?> column = table.getColumns().stream()
+                .filter(c ->
+                        c.getGraphic() instanceof Label head && head.getText().equals(title))
+                .findFirst()
+                .orElseThrow();
+        table.getFocusModel().focus(0, column);
+    }
+
+    @Test
+    void aCellOfTheLedgerIsAskedWhyAndLeadsToTheStation() {
+        desk.click("view-ledger");
+        desk.quiet();
+        desk.click("ledger-run-all");
+        desk.quiet();
+        focusCell("ledger-table", "Kept, % of field");
+        desk.keys(KeyCode.SHIFT, KeyCode.F1);
+        assertThat(desk.text("help-side-title")).startsWith("Kept, % of field: ");
+        assertThat(desk.text("why-number")).isEqualTo("4.333");
+        assertThat(desk.texts("help-body"))
+                .contains("The pixels of the objects that are kept, of the pixels of the field.");
+        assertThat(desk.texts("why-neighbours").get(1)).as("as the cut moves").isEqualTo("4.333");
+        desk.click("why-input-1");
+        assertThat(desk.node("ledger-table").isVisible() && desk.has("setting-rule"))
+                .as("the Bench with the station")
+                .isTrue();
+        assertThat(desk.onFx(() -> desk.model().station().get())).isEqualTo("threshold-1");
+    }
+
+    @Test
+    void aShareOfAPhaseIsAskedWhy() {
+        desk.click("view-phases");
+        desk.quiet();
+        focusCell("phases-table", "Share, %");
+        desk.keys(KeyCode.SHIFT, KeyCode.F1);
+        assertThat(desk.text("help-side-title")).startsWith("Share, %: ");
+        assertThat(desk.texts("help-body")).anyMatch(t -> t.endsWith("of the 120,000 pixels of the field."));
+        assertThat(desk.texts("why-neighbours")).hasSizeGreaterThan(1).doesNotContain("cannot be done");
+    }
+
+    @Test
+    void aTileOfATrialSheetIsAskedWhy() {
+        desk.click("card-1");
+        desk.keys(KeyCode.T);
+        desk.quiet();
+        desk.click("tile-1");
+        desk.keys(KeyCode.SHIFT, KeyCode.F1);
+        assertThat(desk.text("help-side-title")).startsWith("share of the whole, %: ");
+        assertThat(desk.text("why-number")).isEqualTo("4.33 %");
+        assertThat(desk.texts("why-neighbours")).contains("4.33 %");
+    }
+
+    @Test
+    void theAnswerOfAStarterIsAskedWhy() {
+        desk.onFx(() -> {
+            desk.window().starters().ask();
+            return null;
+        });
+        desk.quiet();
+        desk.keys(KeyCode.SHIFT, KeyCode.F1);
+        assertThat(desk.text("help-side-title")).isEqualTo("How many are there?");
+        assertThat(desk.text("why-number")).isEqualTo("2 objects");
+        assertThat(desk.texts("why-neighbours")).contains("2");
+        assertThat(desk.node("why-input-1").isDisabled()).as("not laid out yet").isTrue();
     }
 
     private static <S> void focusSecondColumn(TableView<S> table) {

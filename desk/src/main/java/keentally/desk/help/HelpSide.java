@@ -31,11 +31,14 @@ public final class HelpSide extends VBox {
     private final StationHelp stations;
     private final NumberHelp numbers;
 
-    /** @param pages opens the pages of the help */
-    public HelpSide(DeskModel desk, Runnable pages) {
+    /**
+     * @param pages opens the pages of the help
+     * @param bench shows stations
+     */
+    public HelpSide(DeskModel desk, Runnable pages, Runnable bench) {
         this.desk = desk;
         this.stations = new StationHelp(desk);
-        this.numbers = new NumberHelp(desk);
+        this.numbers = new NumberHelp(desk, bench);
         setId("help-side");
         getStyleClass().add("help-side");
         setMinWidth(WIDTH);

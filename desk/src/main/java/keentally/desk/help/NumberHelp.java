@@ -1,6 +1,5 @@
 package keentally.desk.help;
 
-import java.util.List;
 import java.util.OptionalDouble;
 import javafx.application.Platform;
 import javafx.geometry.Pos;
@@ -10,6 +9,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
 import keentally.core.run.Lanes.Urgency;
 import keentally.core.run.Run;
@@ -17,23 +17,26 @@ import keentally.core.run.RunFault;
 import keentally.core.trial.Neighbours;
 import keentally.core.words.StepSentence;
 import keentally.core.words.Words;
+import keentally.core.work.Cancel;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.TrialRuns;
 import keentally.study.file.FileFault;
-import keentally.study.run.SampleRun;
 
 /** Why a number is so: its definition, the stations that it comes from, and what it would be at neighbouring settings. */
 final class NumberHelp {
     private final DeskModel desk;
+    private final Runnable bench;
 
     /** What is asked for now; an answer to an older question is thrown away. */
     private long asked;
 
-    NumberHelp(DeskModel desk) {
+    /** @param bench shows stations */
+    NumberHelp(DeskModel desk, Runnable bench) {
         this.desk = desk;
+        this.bench = bench;
     }
 
     void drop() {
@@ -47,26 +50,37 @@ final class NumberHelp {
         body.getChildren().addAll(Prose.of(Texts.of("why.question"), "hint"), told, Pieces.head("why.definition"));
         of.definition().forEach(d -> body.getChildren().add(Prose.of(d, "help-text")));
         body.getChildren().add(Pieces.head("why.inputs"));
-        Button picture =
-                Pieces.button("why-picture", "why.picture", () -> desk.station().set(DeskModel.PICTURE));
-        body.getChildren()
-                .add(row(
-                        picture,
-                        Texts.of(
-                                "why.picture.about",
-                                desk.sample().map(s -> s.name()).orElse(""))));
-        List<MethodStep> steps = desk.method().steps();
-        int last = of.upTo().isEmpty() ? steps.size() : desk.method().indexOf(of.upTo()) + 1;
-        for (MethodStep step : steps.subList(0, last)) {
-            int number = desk.method().indexOf(step.id()) + 1;
+        Topic.Whose whose = of.whose();
+        Button picture = Pieces.button("why-picture", "why.picture", () -> lead(whose, DeskModel.PICTURE));
+        String sample =
+                desk.study().get().sample(whose.sample()).map(s -> s.name()).orElse("");
+        body.getChildren().add(row(picture, Texts.of("why.picture.about", sample)));
+        boolean stands = whose.stands(desk.study().get());
+        int last = last(whose.method(), of.upTo());
+        for (MethodStep step : whose.method().steps().subList(0, last)) {
+            int number = whose.method().indexOf(step.id()) + 1;
             Button go = new Button(String.valueOf(number));
             go.setId("why-input-" + number);
             go.setMinWidth(Region.USE_PREF_SIZE);
             go.setAccessibleText(number + " " + Words.title(step.description()));
-            go.setOnAction(e -> desk.station().set(step.id()));
+            go.setDisable(!stands);
+            go.setOnAction(e -> lead(whose, step.id()));
             body.getChildren().add(row(go, StepSentence.of(step)));
         }
         of.again().ifPresent(again -> neighbours(body, of, again));
+    }
+
+    /** How many stations a number hangs on. */
+    private static int last(Method method, String upTo) {
+        return upTo.isEmpty() ? method.steps().size() : method.indexOf(upTo) + 1;
+    }
+
+    private void lead(Topic.Whose whose, String station) {
+        if (!desk.sampleId().get().equals(whose.sample())) {
+            desk.show(whose.sample());
+        }
+        bench.run();
+        desk.station().set(station);
     }
 
     private static HBox row(Button go, String text) {
@@ -82,39 +96,41 @@ final class NumberHelp {
         VBox rows = new VBox(4);
         rows.setId("why-neighbours");
         body.getChildren().addAll(Pieces.head("why.neighbours"), rows, hint);
-        SampleRun now = desk.shown().get().orElse(null);
-        if (now == null) {
-            hint.setText(Texts.of("why.none"));
-            return;
-        }
+        Topic.Whose whose = of.whose();
         TrialRuns trials = desk.trials();
-        TrialRuns.Reading reading =
-                trials.reading(desk.study().get(), desk.sampleId().get(), desk.methodId());
+        TrialRuns.Reading reading = trials.reading(desk.study().get(), whose.sample(), whose.methodId());
+        int last = last(whose.method(), of.upTo());
         long ticket = ++asked;
         desk.look(this, Urgency.NEIGHBOURS, cancel -> {
-            List<Neighbours> all = Neighbours.of(now.run()).stream()
-                    .filter(n -> of.upTo().isEmpty()
-                            || now.run().method().indexOf(n.step().id())
-                                    <= now.run().method().indexOf(of.upTo()))
-                    .toList();
-            for (Neighbours near : all) {
-                OptionalDouble value = OptionalDouble.empty();
-                try {
-                    TrialRuns.TrialSample sample = reading.ready(cancel);
-                    Run run = trials.run(near.method(), sample.made(), Integer.MAX_VALUE, cancel);
-                    value = again.reading().of(run, trials, sample, cancel);
-                } catch (RunFault | FileFault | IllegalArgumentException e) {
-                    // stands there as one that cannot be had
+            String end = Texts.of("why.none");
+            try {
+                TrialRuns.TrialSample sample = reading.ready(cancel);
+                for (Neighbours near : Neighbours.of(trials.run(whose.method(), sample.made(), last, cancel))) {
+                    OptionalDouble value = at(near, again, trials, sample, cancel);
+                    Platform.runLater(() -> add(ticket, rows, near, value, again));
+                    end = Texts.of("why.done");
                 }
-                OptionalDouble found = value;
-                Platform.runLater(() -> add(ticket, rows, near, found, again));
+            } catch (RunFault | FileFault e) {
+                end = Texts.fault(e);
             }
+            String said = end;
             Platform.runLater(() -> {
                 if (ticket == asked) {
-                    hint.setText(Texts.of(all.isEmpty() ? "why.none" : "why.done"));
+                    hint.setText(said);
                 }
             });
         });
+    }
+
+    /** Nothing where it cannot be had. */
+    private static OptionalDouble at(
+            Neighbours near, Topic.Again again, TrialRuns trials, TrialRuns.TrialSample sample, Cancel cancel) {
+        try {
+            Run run = trials.run(near.method(), sample.made(), Integer.MAX_VALUE, cancel);
+            return again.reading().of(run, trials, sample, cancel);
+        } catch (RunFault | IllegalArgumentException e) {
+            return OptionalDouble.empty();
+        }
     }
 
     private void add(long ticket, VBox rows, Neighbours near, OptionalDouble value, Topic.Again again) {

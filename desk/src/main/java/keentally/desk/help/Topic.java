@@ -5,12 +5,16 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.DoubleFunction;
 import keentally.core.measure.Measure;
+import keentally.core.method.Method;
+import keentally.core.method.MethodStep;
 import keentally.core.run.Run;
 import keentally.core.run.RunFault;
 import keentally.core.step.StepDescription;
 import keentally.core.work.Cancel;
+import keentally.desk.model.DeskModel;
 import keentally.desk.model.TrialRuns;
 import keentally.study.caution.CautionKind;
+import keentally.study.document.Study;
 
 /** What the help can tell of. */
 public sealed interface Topic {
@@ -27,11 +31,46 @@ public sealed interface Topic {
      * @param name what it is a number of
      * @param told as it stands on the desk, with its unit
      * @param definition how it is worked out, sentence by sentence
-     * @param upTo the station that gave it; all that come before it are its inputs
+     * @param whose of which sample and method
+     * @param upTo the station that gave it, all that come before it being its inputs; empty where the whole method did
      * @param again the number of another run; empty where it makes no sense there
      */
-    record OfNumber(String name, String told, List<String> definition, String upTo, Optional<Again> again)
+    record OfNumber(String name, String told, List<String> definition, Whose whose, String upTo, Optional<Again> again)
             implements Topic {}
+
+    /**
+     * The sample and the method that a number comes from.
+     *
+     * @param methodId of the study, whose work by hand goes with it
+     * @param method as it goes on that sample; may be one that is only tried
+     */
+    record Whose(String sample, String methodId, Method method) {
+        /** What is on the stage. */
+        public static Whose shown(DeskModel desk) {
+            return new Whose(desk.sampleId().get(), desk.methodId(), desk.method());
+        }
+
+        /** A sample of the study with the method that it has there. */
+        public static Whose of(Study study, String sample) {
+            String id = study.sample(sample).orElseThrow().method();
+            return new Whose(sample, id, study.methodOn(sample, id));
+        }
+
+        /** Another method tried in the place of that one. */
+        public Whose tried(Method other) {
+            return new Whose(sample, methodId, other);
+        }
+
+        /** Whether the sample has these stations, so that one can be led there. */
+        boolean stands(Study study) {
+            return study.sample(sample).filter(s -> s.method().equals(methodId)).isPresent()
+                    && ids(study.methodOn(sample, methodId)).equals(ids(method));
+        }
+
+        private static List<String> ids(Method method) {
+            return method.steps().stream().map(MethodStep::id).toList();
+        }
+    }
 
     /** Works a number out for another run of the method. */
     record Again(Reading reading, DoubleFunction<String> words) {}

@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.DoubleFunction;
 import java.util.function.Supplier;
+import java.util.function.ToDoubleFunction;
 import javafx.scene.Node;
 import keentally.core.measure.Measure;
 import keentally.core.method.MethodStep;
@@ -17,6 +19,7 @@ import keentally.core.words.StepSentence;
 import keentally.core.words.Words;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
+import keentally.study.run.SampleRecord;
 
 /** Which number a part of the window shows, so that one can ask of it why it is so. */
 public final class Why {
@@ -58,6 +61,7 @@ public final class Why {
                     Texts.of("why.count", number, Words.title(step.description())),
                     count(after.needObjects().count()),
                     List.of(Texts.of("why.count.definition", pixels), StepSentence.of(step)),
+                    Topic.Whose.shown(desk),
                     stepId,
                     Optional.of(new Topic.Again((run, trials, sample, cancel) -> countAt(run, stepId), Why::count))));
         }
@@ -68,9 +72,20 @@ public final class Why {
                         List.of(
                                 Texts.of("why.share.definition", Figures.number(mask.count()), pixels),
                                 StepSentence.of(step)),
+                        Topic.Whose.shown(desk),
                         stepId,
                         Optional.of(
                                 new Topic.Again((run, trials, sample, cancel) -> shareAt(run, stepId), Why::percent))));
+    }
+
+    /** A number of the record of a sample, worked out for another run. @param number not-a-number where there is none */
+    public static Topic.Again byRecord(ToDoubleFunction<SampleRecord> number, DoubleFunction<String> words) {
+        Topic.Reading reading = (run, trials, sample, cancel) -> {
+            double value = number.applyAsDouble(
+                    trials.whole(run.method(), sample, cancel).record());
+            return Double.isNaN(value) ? OptionalDouble.empty() : OptionalDouble.of(value);
+        };
+        return new Topic.Again(reading, words);
     }
 
     private static String count(double objects) {
@@ -100,10 +115,15 @@ public final class Why {
     }
 
     /** A measure of one object. @param told as it stands in the table, with its unit */
-    public static Topic ofObject(Measure measure, int object, String told) {
+    public static Topic ofObject(DeskModel desk, Measure measure, int object, String told) {
         List<String> definition = new ArrayList<>(List.of(Words.definition(measure)));
         definition.add(Texts.of("help.source", Words.source(measure)));
         return new Topic.OfNumber(
-                Texts.of("why.object", Words.title(measure), object), told, definition, "", Optional.empty());
+                Texts.of("why.object", Words.title(measure), object),
+                told,
+                definition,
+                Topic.Whose.shown(desk),
+                "",
+                Optional.empty());
     }
 }

@@ -87,6 +87,10 @@ public final class LedgerModel {
         return progress.getReadOnlyProperty();
     }
 
+    Study study() {
+        return desk.study().get();
+    }
+
     private void refresh() {
         if (!open.get()) {
             return;

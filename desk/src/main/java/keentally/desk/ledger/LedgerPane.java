@@ -73,7 +73,7 @@ public final class LedgerPane extends VBox {
             bench.run();
         };
         Thumbnails thumbnails = new Thumbnails(model);
-        this.table = new LedgerTable(thumbnails, open, menu -> fill(menu, open));
+        this.table = new LedgerTable(thumbnails, open, menu -> fill(menu, open), model::study);
         this.sheet = new ContactSheet(thumbnails, open);
         this.stop = Pieces.button("ledger-stop", "ledger.stop", model::stop);
         StackPane middle = new StackPane(table, sheet);

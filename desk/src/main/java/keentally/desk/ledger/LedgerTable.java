@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
@@ -19,6 +20,7 @@ import javafx.scene.control.MenuItem;
 import javafx.scene.control.SelectionMode;
 import javafx.scene.control.TableCell;
 import javafx.scene.control.TableColumn;
+import javafx.scene.control.TablePosition;
 import javafx.scene.control.TableRow;
 import javafx.scene.control.TableView;
 import javafx.scene.control.Tooltip;
@@ -28,8 +30,11 @@ import javafx.scene.input.KeyCode;
 import keentally.core.stats.Outliers;
 import keentally.core.words.Figures;
 import keentally.core.words.Sentences;
+import keentally.desk.help.Topic;
+import keentally.desk.help.Why;
 import keentally.desk.look.Texts;
 import keentally.study.document.SlideLabel;
+import keentally.study.document.Study;
 import keentally.study.series.Ledger;
 import keentally.study.series.LedgerColumn;
 import keentally.study.series.LedgerEntry;
@@ -47,14 +52,18 @@ final class LedgerTable extends TableView<LedgerEntry> {
     private final Thumbnails thumbnails;
     private final ObservableList<LedgerEntry> entries = FXCollections.observableArrayList();
     private final Map<String, Boolean> shown = new LinkedHashMap<>();
+    private final Supplier<Study> study;
     private List<String> built = List.of();
 
     /**
      * @param open what to do with the row that a person goes to
      * @param menu what can be done with the rows that are chosen
+     * @param study where the samples are
      */
-    LedgerTable(Thumbnails thumbnails, Consumer<LedgerEntry> open, Consumer<ContextMenu> menu) {
+    LedgerTable(Thumbnails thumbnails, Consumer<LedgerEntry> open, Consumer<ContextMenu> menu, Supplier<Study> study) {
         this.thumbnails = thumbnails;
+        this.study = study;
+        Why.from(this, this::why);
         setId("ledger-table");
         setAccessibleText(Texts.of("name.ledger-table"));
         getStyleClass().add("ledger-table");
@@ -152,6 +161,34 @@ final class LedgerTable extends TableView<LedgerEntry> {
             getColumns().add(made);
         }
         setTableMenuButtonVisible(true);
+    }
+
+    /** Of the cell that has the keyboard; what was left out or is to be run again has no number that could be asked about. */
+    private Optional<Topic> why() {
+        TablePosition<?, ?> cell = getFocusModel().getFocusedCell();
+        if (cell == null
+                || cell.getRow() < 0
+                || cell.getRow() >= getItems().size()
+                || cell.getTableColumn() == null
+                || !(cell.getTableColumn().getUserData() instanceof NumberColumn number)) {
+            return Optional.empty();
+        }
+        LedgerEntry entry = getItems().get(cell.getRow());
+        double value = number.of.value().applyAsDouble(entry);
+        if (Double.isNaN(value) || entry.standing() != LedgerEntry.Standing.DONE) {
+            return Optional.empty();
+        }
+        return Optional.of(new Topic.OfNumber(
+                Texts.of(
+                        "why.of",
+                        Sentences.told(number.of.title()),
+                        entry.thing().name()),
+                Figures.number(value),
+                List.of(number.of.about().get()),
+                Topic.Whose.of(study.get(), entry.id()),
+                "",
+                Optional.of(Why.byRecord(
+                        record -> number.of.value().applyAsDouble(entry.cameTo(record)), Figures::number))));
     }
 
     /** What people typed stays as they typed it. */

@@ -93,6 +93,7 @@ public final class NumbersList extends VBox {
                         number.name(),
                         told,
                         List.of(Texts.of("why.formula", number.formula())),
+                        Topic.Whose.shown(desk),
                         "",
                         Optional.of(new Topic.Again(reading, v -> (Figures.number(v) + " " + unit).strip()))));
     }

@@ -240,7 +240,7 @@ final class ObjectsTable extends StackPane {
         }
         String told =
                 Figures.number(values[column][row]) + " " + measure.dimension().unitSymbol(desk.unit());
-        return Optional.of(Why.ofObject(measure, row + 1, told.strip()));
+        return Optional.of(Why.ofObject(desk, measure, row + 1, told.strip()));
     }
 
     private String text(int row, int column, int decimals) {

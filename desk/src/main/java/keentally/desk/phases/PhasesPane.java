@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.ToDoubleFunction;
 import javafx.beans.binding.Bindings;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
@@ -17,6 +18,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TableCell;
 import javafx.scene.control.TableColumn;
+import javafx.scene.control.TablePosition;
 import javafx.scene.control.TableView;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
@@ -30,6 +32,8 @@ import keentally.core.run.Readings;
 import keentally.core.view.PhaseInks;
 import keentally.core.words.Figures;
 import keentally.core.words.Sentences;
+import keentally.desk.help.Topic;
+import keentally.desk.help.Why;
 import keentally.desk.ledger.LedgerModel;
 import keentally.desk.look.Copies;
 import keentally.desk.look.Pieces;
@@ -82,6 +86,7 @@ public final class PhasesPane extends VBox {
         table.setId("phases-table");
         table.setAccessibleText(Texts.of("name.phases-table"));
         table.setPlaceholder(new Label(Texts.of("phases.none")));
+        Why.from(table, this::why);
         VBox.setVgrow(table, Priority.ALWAYS);
         note.setId("phases-note");
         bars.setId("phases-bars");
@@ -148,7 +153,7 @@ public final class PhasesPane extends VBox {
                         .methodOn(id, desk.methodId())
                         .openParts()
                         .isEmpty();
-                sources.add(new Source(thing.get().name(), known.get(id), massUnit, within));
+                sources.add(new Source(id, thing.get().name(), known.get(id), massUnit, within));
             }
         }
         return sources;
@@ -218,6 +223,7 @@ public final class PhasesPane extends VBox {
         head.getStyleClass().add(words ? "head-words" : "head-number");
         column.setGraphic(head);
         column.setSortable(false);
+        column.setUserData(of);
         column.setPrefWidth(
                 switch (of.id()) {
                     case "name" -> 112;
@@ -230,6 +236,56 @@ public final class PhasesPane extends VBox {
         column.setCellValueFactory(row -> new ReadOnlyStringWrapper(shown(of, row.getValue())));
         column.setCellFactory(c -> new Cell(words, of.id().equals("name")));
         return column;
+    }
+
+    /** Of the cell that has the keyboard. */
+    private Optional<Topic> why() {
+        TablePosition<?, ?> cell = table.getFocusModel().getFocusedCell();
+        if (cell == null
+                || cell.getRow() < 0
+                || cell.getRow() >= table.getItems().size()
+                || cell.getTableColumn() == null
+                || !(cell.getTableColumn().getUserData() instanceof Column column)
+                || column.text().isPresent()) {
+            return Optional.empty();
+        }
+        Row row = table.getItems().get(cell.getRow());
+        String told = shown(column, row);
+        Source source = sources().stream()
+                .filter(s -> s.id().equals(row.id()))
+                .findFirst()
+                .orElseThrow();
+        Optional<String> of = shares.whole();
+        LengthUnit unit = shares.unit();
+        ToDoubleFunction<SampleRecord> again = record -> PhaseShares.of(
+                        List.of(new Source(row.id(), row.sample(), record, source.massUnit(), source.within())),
+                        unit,
+                        of)
+                .rows()
+                .stream()
+                .filter(r -> r.phase().name().equals(row.phase().name()))
+                .mapToDouble(column.number())
+                .findFirst()
+                .orElse(Double.NaN);
+        return Optional.of(new Topic.OfNumber(
+                Texts.of("why.of", Sentences.told(column.title()), row.phase().name()),
+                told,
+                List.of(definition(column, row)),
+                Topic.Whose.of(desk.study().get(), row.id()),
+                "",
+                Optional.of(Why.byRecord(again, Figures::number))));
+    }
+
+    private static String definition(Column column, Row row) {
+        String pixels = Figures.number(row.phase().pixels());
+        return column.id().equals("share_percent")
+                ? Texts.of(
+                        "why.phase.share",
+                        pixels,
+                        row.phase().name(),
+                        Figures.number(100 * row.phase().pixels() / row.share()),
+                        Sentences.told(row.whole()))
+                : Texts.of("why.phase", pixels, row.phase().name());
     }
 
     private static String shown(Column column, Row row) {

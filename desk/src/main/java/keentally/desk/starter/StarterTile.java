@@ -3,6 +3,7 @@ package keentally.desk.starter;
 import java.nio.IntBuffer;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.BiFunction;
 import java.util.function.Consumer;
 import javafx.scene.control.Button;
 import javafx.scene.control.ContentDisplay;
@@ -18,6 +19,8 @@ import keentally.core.setting.ChoiceSetting;
 import keentally.core.starter.Starter;
 import keentally.core.starter.Suggestion;
 import keentally.core.words.Words;
+import keentally.desk.help.Topic;
+import keentally.desk.help.Why;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 
@@ -36,13 +39,18 @@ final class StarterTile extends Button {
     private final Label why = Prose.of("", "starter-why");
     private final VBox face = new VBox();
     private final Consumer<Suggestion> take;
+    private final BiFunction<Suggestion, StarterTrials.Seen, Topic> whys;
     private List<Suggestion> suggestions = List.of();
     private Optional<Suggestion> shown = Optional.empty();
 
-    /** @param take what a click does with the suggestion that is shown */
-    StarterTile(Starter starter, Consumer<Suggestion> take) {
+    /**
+     * @param take what a click does with the suggestion that is shown
+     * @param whys tells why its number is so
+     */
+    StarterTile(Starter starter, Consumer<Suggestion> take, BiFunction<Suggestion, StarterTrials.Seen, Topic> whys) {
         this.starter = starter;
         this.take = take;
+        this.whys = whys;
         setId("starter-" + ChoiceSetting.word(starter));
         getStyleClass().setAll("tile", "starter");
         Label question = Prose.of(Texts.of(StarterWords.key(starter)), "starter-name");
@@ -90,6 +98,7 @@ final class StarterTile extends Button {
 
     void show(Suggestion suggestion, StarterTrials.Seen seen) {
         shown = Optional.of(suggestion);
+        Why.from(this, () -> shown.map(s -> whys.apply(s, seen)));
         number.setText(StarterWords.number(seen));
         range.setText(StarterWords.range(seen));
         why.setText(seen.caution().map(c -> Words.spoken(c.saw())).orElse(""));

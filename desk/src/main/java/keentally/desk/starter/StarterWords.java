@@ -46,7 +46,7 @@ final class StarterWords {
         };
     }
 
-    private static String figure(Told told, double value) {
+    static String figure(Told told, double value) {
         return switch (told.kind()) {
             case SIZE_PX -> Figures.number(value) + " " + told.unit().symbol();
             case SHARE -> Figures.percent(value) + " %";

@@ -27,6 +27,8 @@ import keentally.core.agree.ObjectFates;
 import keentally.core.view.Look;
 import keentally.core.view.Viewport;
 import keentally.core.words.Figures;
+import keentally.desk.help.Topic;
+import keentally.desk.help.Why;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Newest;
@@ -57,6 +59,7 @@ final class TrialGrid extends ScrollPane {
     private int columns = 1;
     private double tileWidth;
     private double tileHeight;
+    private final TileWhy whys;
     private Optional<Viewport> view = Optional.empty();
     private double dragX;
     private double dragY;
@@ -68,6 +71,8 @@ final class TrialGrid extends ScrollPane {
         this.model = model;
         this.onTake = onTake;
         this.painter = new TilePainter(new Newest(desk, Platform::runLater));
+        this.whys = new TileWhy(desk, model);
+        Why.from(this, () -> model.chosen().get().flatMap(i -> why(views.get(i).of)));
         setId("trial-grid");
         getStyleClass().add("trial-grid");
         setContent(pane);
@@ -117,6 +122,7 @@ final class TrialGrid extends ScrollPane {
             HBox numbers = new HBox(main, gap, side);
             numbers.getStyleClass().add("tile-head");
             getChildren().addAll(frame, name, numbers, more);
+            Why.from(this, () -> Optional.ofNullable(of).flatMap(TrialGrid.this::why));
             setOnMousePressed(e -> {
                 TrialGrid.this.requestFocus();
                 if (index >= 0) {
@@ -159,6 +165,11 @@ final class TrialGrid extends ScrollPane {
             more.setTooltip(tile.fault().isEmpty() ? null : new Tooltip(tile.fault()));
             pseudoClassStateChanged(CURRENT, tile.current());
         }
+    }
+
+    private Optional<Topic> why(TrialModel.Tile tile) {
+        TrialModel.Number which = model.number().get();
+        return whys.of(tile, value -> figure(which, value));
     }
 
     /** What came of working its values out, where there was anything to do. */

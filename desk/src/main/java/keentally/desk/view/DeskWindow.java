@@ -169,7 +169,7 @@ public final class DeskWindow {
         });
         this.laidOut = new LaidOut(desk);
         this.show = new ShowHow(desk);
-        this.help = new HelpSide(desk, () -> HelpPage.open(scene()));
+        this.help = new HelpSide(desk, () -> HelpPage.open(scene()), this::showBench);
         show.isOpen().addListener(o -> laidOut.setVisible(false)); // both tell of the same stations
         this.starters = new StarterSheet(desk, stageModel, picture, laidOut, new HandWays());
         starters.isOpen().addListener((o, was, is) -> {
@@ -280,7 +280,7 @@ public final class DeskWindow {
     }
 
     private Region middle() {
-        StackPane ground = new StackPane(parted, legend, laidOut, starters, show, trials.tiles(), help);
+        StackPane ground = new StackPane(parted, legend, laidOut, starters, show, trials.tiles());
         StackPane.setAlignment(legend, Pos.BOTTOM_LEFT);
         StackPane.setAlignment(laidOut, Pos.BOTTOM_RIGHT);
         StackPane.setAlignment(help, Pos.CENTER_RIGHT);
@@ -290,6 +290,7 @@ public final class DeskWindow {
                     .bind(inPlace.map(m -> m.filter(r -> r == middle).isPresent()));
             ground.getChildren().add(middle);
         }
+        ground.getChildren().add(help);
         trials.tiles().visibleProperty().bind(trials.isOpen());
         StageBar bar = new StageBar(desk, stageModel, picture, stage);
         aboutOneSample(bar);

@@ -40,19 +40,22 @@ public record PhaseShares(LengthUnit unit, Optional<String> whole, List<Row> row
     /**
      * A sample to be told of.
      *
+     * @param id in its study
      * @param massUnit of its masses; empty where it was not weighed
      * @param within whether its method goes on within a part of the field to the end: then that is the whole
      */
-    public record Source(String name, SampleRecord record, String massUnit, boolean within) {}
+    public record Source(String id, String name, SampleRecord record, String massUnit, boolean within) {}
 
     /**
      * One phase of one sample.
      *
+     * @param id of the sample in its study
      * @param share of the whole, in per cent; not-a-number where the sample has no such whole
      * @param mass in the sample's unit; not-a-number where it was not weighed
      * @param centre of a cluster; empty for other phases
      */
     public record Row(
+            String id,
             String sample,
             PhaseReading phase,
             double share,
@@ -132,6 +135,7 @@ public record PhaseShares(LengthUnit unit, Optional<String> whole, List<Row> row
         List<Row> rows = new ArrayList<>();
         for (int i = 0; i < phases.size(); i++) {
             rows.add(new Row(
+                    source.id(),
                     source.name(),
                     phases.get(i),
                     base == 0 ? Double.NaN : 100 * phases.get(i).pixels() / base,

@@ -22,6 +22,7 @@ import keentally.core.run.PhaseReading;
 import keentally.core.stats.Averages;
 import keentally.core.stats.FieldStatistics;
 import keentally.core.words.Figures;
+import keentally.core.words.Sentences;
 import keentally.core.words.Words;
 import keentally.study.caution.Cautions;
 import keentally.study.document.Study;
@@ -179,10 +180,15 @@ public final class Ledger {
             all.add(own(name));
         }
         if (counted) {
-            all.add(LedgerColumn.number("count", "Count", e -> objects(e, (o, s) -> o.count())));
+            all.add(LedgerColumn.number(
+                    "count",
+                    "Count",
+                    () -> Sentences.told("How many objects the method keeps in the field."),
+                    e -> objects(e, (o, s) -> o.count())));
             all.add(LedgerColumn.number(
                     "count_per_mm2",
                     "Count per mm²",
+                    () -> Sentences.told("The objects that are kept, divided by the area of the field."),
                     e -> row(e, r -> {
                         PixelSize mm = r.told(LengthUnit.MM);
                         return mm.isReal()
@@ -194,6 +200,7 @@ public final class Ledger {
             all.add(LedgerColumn.number(
                     "kept_area_" + unit.id() + "2",
                     "Kept area, " + unit.symbol() + "²",
+                    () -> Sentences.told("The area of the objects that are kept, summed up."),
                     e -> sized(
                             e,
                             (r, s) ->
@@ -201,6 +208,7 @@ public final class Ledger {
             all.add(LedgerColumn.number(
                     "kept_percent",
                     "Kept, % of field",
+                    () -> Sentences.told("The pixels of the objects that are kept, of the pixels of the field."),
                     e -> row(
                             e,
                             r -> r.objects()
@@ -213,6 +221,7 @@ public final class Ledger {
             all.add(LedgerColumn.number(
                     phase.replace('-', '_') + "_percent",
                     "%s, %% of field".formatted(phase),
+                    () -> Sentences.told("The pixels of the phase, of the pixels of the field."),
                     e -> row(e, r -> share(r, phase))));
         }
         for (String name : names(r -> r.objects().map(ObjectSums::columns).orElse(List.of()).stream()
@@ -223,14 +232,17 @@ public final class Ledger {
                     .findFirst()
                     .orElseThrow()
                     .column();
-            all.add(statistic("mean", "Mean", column, Averages::mean));
-            all.add(statistic("median", "Median", column, Averages::median));
-            all.add(statistic("sd", "SD", column, Averages::sd));
+            all.add(statistic("mean", "Mean", "The mean over the objects that are kept.", column, Averages::mean));
+            all.add(statistic(
+                    "median", "Median", "The median over the objects that are kept.", column, Averages::median));
+            all.add(statistic(
+                    "sd", "SD", "The standard deviation over the objects that are kept.", column, Averages::sd));
         }
         for (String counter : names(r -> r.tallies().keySet())) {
             all.add(LedgerColumn.number(
                     "tally_" + counter,
                     "Counted by " + counter,
+                    () -> Sentences.told("The marks that were set by hand under this name; no method gave them."),
                     e -> row(e, r -> {
                         Integer count = r.tallies().get(counter);
                         return count == null ? Double.NaN : count;
@@ -239,10 +251,12 @@ public final class Ledger {
         all.add(LedgerColumn.number(
                 "field_area_" + unit.id() + "2",
                 "Field, " + unit.symbol() + "²",
+                () -> Sentences.told("The area that was looked at."),
                 e -> sized(e, (r, s) -> s.area(field(r)))));
         all.add(LedgerColumn.number(
                 "hand_edits",
                 "Edits by hand",
+                () -> Sentences.told("How many times the mask or the objects were changed by hand."),
                 e -> row(e, r -> r.record().numbers().map(Numbers::handEdits).orElse(0L))));
     }
 
@@ -268,6 +282,7 @@ public final class Ledger {
         return LedgerColumn.number(
                 name.replace('-', '_') + (id.isEmpty() ? "" : "_" + id),
                 symbol.isEmpty() ? name : name + ", " + symbol,
+                () -> name + " = " + first.formula(),
                 e -> row(
                         e,
                         r -> r.record().numbers().stream()
@@ -279,11 +294,13 @@ public final class Ledger {
                                 .orElse(Double.NaN)));
     }
 
-    private LedgerColumn statistic(String word, String title, Column column, ToDoubleFunction<Averages> which) {
+    private LedgerColumn statistic(
+            String word, String title, String over, Column column, ToDoubleFunction<Averages> which) {
         String id = column.unitId(unit);
         return LedgerColumn.statistic(
                 word + "_" + column.id().replace('-', '_') + (id.isEmpty() ? "" : "_" + id),
                 title + " of " + Reader.plainly(() -> Words.title(column, unit)),
+                () -> Sentences.told(over) + " " + Words.definition(column),
                 e -> row(e, r -> {
                     Optional<ColumnSum> sum = r.objects().flatMap(o -> o.column(column.id()));
                     PixelSize size = r.told(unit);

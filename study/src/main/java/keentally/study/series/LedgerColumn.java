@@ -1,6 +1,7 @@
 package keentally.study.series;
 
 import java.util.function.Function;
+import java.util.function.Supplier;
 import java.util.function.ToDoubleFunction;
 import keentally.core.reader.Reader;
 
@@ -11,9 +12,15 @@ import keentally.core.reader.Reader;
  * @param title for people, with its unit
  * @param value not-a-number where a sample has none; of a column of words, of all
  * @param text what stands in a cell; of a column of numbers, nothing
+ * @param about what its numbers are, in the words of who reads; of a column of words, nothing
  */
 public record LedgerColumn(
-        String id, String title, ToDoubleFunction<LedgerEntry> value, Function<LedgerEntry, String> text, Kind kind) {
+        String id,
+        String title,
+        ToDoubleFunction<LedgerEntry> value,
+        Function<LedgerEntry, String> text,
+        Supplier<String> about,
+        Kind kind) {
     /** What a column holds. */
     enum Kind {
         WORDS,
@@ -23,15 +30,17 @@ public record LedgerColumn(
     }
 
     static LedgerColumn words(String id, String title, Function<LedgerEntry, String> text) {
-        return new LedgerColumn(id, title, e -> Double.NaN, e -> Reader.plainly(() -> text.apply(e)), Kind.WORDS);
+        return new LedgerColumn(
+                id, title, e -> Double.NaN, e -> Reader.plainly(() -> text.apply(e)), () -> "", Kind.WORDS);
     }
 
-    static LedgerColumn number(String id, String title, ToDoubleFunction<LedgerEntry> value) {
-        return new LedgerColumn(id, title, value, e -> "", Kind.NUMBER);
+    static LedgerColumn number(String id, String title, Supplier<String> about, ToDoubleFunction<LedgerEntry> value) {
+        return new LedgerColumn(id, title, value, e -> "", about, Kind.NUMBER);
     }
 
-    static LedgerColumn statistic(String id, String title, ToDoubleFunction<LedgerEntry> value) {
-        return new LedgerColumn(id, title, value, e -> "", Kind.STATISTIC);
+    static LedgerColumn statistic(
+            String id, String title, Supplier<String> about, ToDoubleFunction<LedgerEntry> value) {
+        return new LedgerColumn(id, title, value, e -> "", about, Kind.STATISTIC);
     }
 
     public boolean isNumber() {

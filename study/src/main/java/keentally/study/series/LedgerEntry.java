@@ -2,6 +2,7 @@ package keentally.study.series;
 
 import java.util.Optional;
 import keentally.study.document.Thing.SampleThing;
+import keentally.study.run.SampleRecord;
 
 /**
  * A sample in the ledger, run or not.
@@ -20,6 +21,11 @@ public record LedgerEntry(
                 && !row.get().isFailed()
                 && !stale
                 && thing.leftOut().isEmpty();
+    }
+
+    /** Had its run come to something else. */
+    public LedgerEntry cameTo(SampleRecord other) {
+        return new LedgerEntry(id, thing, method, row.map(r -> r.cameTo(other)), stale, wants);
     }
 
     /** Where the sample stands. */

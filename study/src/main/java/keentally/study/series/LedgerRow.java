@@ -31,6 +31,16 @@ public record LedgerRow(
     }
 
     static LedgerRow of(SeriesSample sample, SampleRecord record) {
+        return of(sample.key(), record, sample.scaleFrom(), sample.fieldFrom(), sample.tallies());
+    }
+
+    /** The same sample, had its run come to something else. */
+    LedgerRow cameTo(SampleRecord other) {
+        return of(key, other, scaleFrom, fieldFrom, tallies);
+    }
+
+    private static LedgerRow of(
+            String key, SampleRecord record, String scaleFrom, String fieldFrom, SortedMap<String, Integer> tallies) {
         Optional<ObjectRows> rows = record.numbers().flatMap(Numbers::objects);
         Optional<Numbers> bare = record.numbers()
                 .map(n -> new Numbers(
@@ -43,8 +53,7 @@ public record LedgerRow(
                         n.handEdits(),
                         n.own()));
         SampleRecord slim = new SampleRecord(record.sample(), record.origin(), bare, record.error(), record.cautions());
-        return new LedgerRow(
-                sample.key(), slim, rows.map(ObjectSums::of), sample.scaleFrom(), sample.fieldFrom(), sample.tallies());
+        return new LedgerRow(key, slim, rows.map(ObjectSums::of), scaleFrom, fieldFrom, tallies);
     }
 
     /** With another record; itself with its own. */

@@ -61,8 +61,8 @@ class PhaseSharesTest {
     private static PhaseShares of(Optional<String> whole) {
         return PhaseShares.of(
                 List.of(
-                        new PhaseShares.Source("one", record("cluster"), "", false),
-                        new PhaseShares.Source("two", record("threshold"), "", true)),
+                        new PhaseShares.Source("a", "one", record("cluster"), "", false),
+                        new PhaseShares.Source("b", "two", record("threshold"), "", true)),
                 LengthUnit.UM,
                 whole);
     }
