@@ -62,7 +62,7 @@ class FindTest {
         List<String> misses = new ArrayList<>();
         for (int i = 0; i < DRAWN; i++) {
             DrawnCaption drawn = CAPTIONS.get(i);
-            Caption found = CaptionFinder.find(drawn.picture(), new Cancel());
+            Caption found = CaptionFinder.find(drawn.picture(), Work.alone());
             boolean right = found.bar().isPresent()
                     && Math.abs(found.bar().get().from() - drawn.from()) <= 1
                     && Math.abs(found.bar().get().to() - drawn.to()) <= 1
@@ -80,7 +80,7 @@ class FindTest {
         for (int i = 0; i < DRAWN; i++) {
             DrawnCaption drawn = CAPTIONS.get(i);
             Optional<Rectangle> found =
-                    CaptionFinder.find(drawn.picture(), new Cancel()).strip();
+                    CaptionFinder.find(drawn.picture(), Work.alone()).strip();
             boolean right = drawn.strip().isPresent() == found.isPresent()
                     && (found.isEmpty()
                             || Math.abs(found.get().height()
@@ -98,7 +98,7 @@ class FindTest {
     void nothingIsFoundWhereNothingWasBurntIn() {
         List<String> wrong = new ArrayList<>();
         for (int i = 0; i < DRAWN; i++) {
-            Caption found = CaptionFinder.find(DrawnCaption.without(i), new Cancel());
+            Caption found = CaptionFinder.find(DrawnCaption.without(i), Work.alone());
             if (found.isThere()) {
                 wrong.add(i + ": " + found);
             }
@@ -109,12 +109,12 @@ class FindTest {
     @Test
     void theDemoCaptionIsFoundAndTheOtherDemosHaveNone() {
         DemoSample starch = StarchGranules.draw(Work.alone());
-        Caption found = CaptionFinder.find(starch.picture(), new Cancel());
+        Caption found = CaptionFinder.find(starch.picture(), Work.alone());
         assertThat(found.strip()).contains(new Rectangle(0, 888, 1280, 72));
         assertThat(found.bar().orElseThrow().length() * starch.scale().umPerPx())
                 .isCloseTo(20, within(0.05));
         for (DemoSample other : List.of(FlourDispersion.draw(Work.alone()), CrumbSection.draw(Work.alone()))) {
-            assertThat(CaptionFinder.find(other.picture(), new Cancel()).isThere())
+            assertThat(CaptionFinder.find(other.picture(), Work.alone()).isThere())
                     .isFalse();
             assertThat(RoundField.find(other.picture(), Work.alone())).isEmpty();
         }

@@ -155,7 +155,7 @@ public class Looking extends TwoThreads {
 
     @Benchmark
     public Caption findCaption() {
-        return CaptionFinder.find(photo, new Cancel());
+        return CaptionFinder.find(photo, work);
     }
 
     @Benchmark

@@ -16,14 +16,17 @@ import keentally.core.work.Work;
  * <p>Without a field the picture is mirrored at its border; with one, what lies outside it takes no part, and pixels outside have no
  * meaning in the result. Edge cases: a radius below 1 changes nothing. Not-a-number spreads to all whose surroundings hold it.
  *
- * <p>Cost: about 2 comparisons a pixel and row of the shape, whatever its width: the least of a run of any length is the lesser
- * of two runs whose length is a power of two, and those are made by doubling. Memory: the rows in reach, once a doubling, for
- * each band. Bands are independent, so any number of threads gives the same bytes.
+ * <p>Cost: about 2 comparisons a pixel and row of the shape, many pixels at a time. Memory: the rows in reach for each band. Bands are
+ * independent, so any number of threads gives the same bytes.
  *
- * <p>Source: J. Serra (1982), "Image Analysis and Mathematical Morphology", chapter XII; doubling: M. van Droogenbroeck and H. Talbot
- * (1996), "Fast computation of morphological operations with arbitrary structuring elements", Pattern Recognition Letters 17(14).
+ * <p>Source: J. Serra (1982), "Image Analysis and Mathematical Morphology", chapter XII; runs of all lengths: E. R. Urbach and M. H. F.
+ * Wilkinson (2008), "Efficient 2-D grayscale morphological transformations with arbitrary flat structuring elements", IEEE Transactions
+ * on Image Processing 17(1), 1–8.
  */
 public final class GreyMorphology {
+    /** Rows done together at least: each part begins with the rows around its first one. */
+    private static final int LEAST_ROWS = 250;
+
     private final int[] reach;
     private final Optional<Field> field;
 
@@ -92,86 +95,133 @@ public final class GreyMorphology {
         int r = reach.length / 2;
         RowWindow rows = field.map(f -> RowWindow.inside(plane, r, f.mask(), neutral))
                 .orElseGet(() -> RowWindow.mirrored(plane, r));
-        float[] out = new float[plane.width() * plane.height()];
-        work.bands(plane.height(), (from, to) -> {
+        int height = plane.height();
+        float[] out = new float[plane.width() * height];
+        int parts = Math.clamp(height / Math.max(LEAST_ROWS, 4 * r), 1, height);
+        work.each(parts, part -> {
+            int from = (int) ((long) height * part / parts);
+            int to = (int) ((long) height * (part + 1) / parts);
             Band band = new Band(rows, plane.width(), most);
-            for (int y = from - r; y < from + r; y++) {
-                band.load(y);
-            }
-            for (int y = from; y < to; y++) {
+            for (int y = from - r; y < to + r; y++) {
                 work.cancel().check();
-                band.load(y + r);
-                band.gather(y, out);
+                band.spread(y, from, to - 1);
+                if (y - r >= from) {
+                    band.take(y - r, out);
+                }
             }
         });
-        return PlaneF.of(plane.width(), plane.height(), out);
+        return PlaneF.of(plane.width(), height, out);
     }
 
-    /** Rows in reach with their runs of 1, 2, 4, ... pixels. */
+    /**
+     * What is known so far of the rows that a row of values reaches. A row is joined with itself shifted by two, again and again, so that
+     * its runs grow from the element's shortest to its longest; each length goes to the rows in which the element is as wide.
+     *
+     * <p>Values are whole numbers that go up with them, or down where the greatest is looked for, so that the least is always wanted. All
+     * arrays are read at the same place, or one or two places on, so that the compiler can do many pixels at a time.
+     */
     private final class Band {
         private final RowWindow rows;
         private final int width;
-        private final boolean most;
+        private final int turn;
         private final int r = reach.length / 2;
-        private final int doublings;
-        private final float[][][] ring;
+
+        /** Row {@code y} is known at place {@code y} modulo their number. */
+        private final int[][] known;
+
+        private final float[] values;
+        private int[] runs;
+        private int[] longer;
+        private final int[] shifted;
+
+        /** Takes what is told to rows outside the band. */
+        private final int[] nowhere;
 
         Band(RowWindow rows, int width, boolean most) {
             this.rows = rows;
             this.width = width;
-            this.most = most;
-            this.doublings = 32 - Integer.numberOfLeadingZeros(2 * r + 1);
-            this.ring = new float[reach.length][doublings][width + 2 * r];
-        }
-
-        void load(int y) {
-            float[][] runs = ring[Math.floorMod(y, ring.length)];
-            rows.read(y, runs[0]);
-            for (int d = 1; d < doublings; d++) {
-                int shift = 1 << (d - 1);
-                join(runs[d - 1], 0, runs[d - 1], shift, runs[d], 0, runs[d].length - 2 * shift + 1);
+            this.turn = most ? -1 : 0;
+            this.known = new int[reach.length][width];
+            this.values = new float[width + 2 * r];
+            this.runs = new int[values.length + 2];
+            this.longer = new int[runs.length];
+            this.shifted = new int[width];
+            this.nowhere = new int[width];
+            for (int[] row : known) {
+                Arrays.fill(row, Integer.MAX_VALUE);
             }
         }
 
-        void gather(int y, float[] out) {
-            int base = y * width;
-            for (int dy = -r; dy <= r; dy++) {
-                float[][] runs = ring[Math.floorMod(y + dy, ring.length)];
-                int half = reach[dy + r];
-                int length = 2 * half + 1;
-                int d = 31 - Integer.numberOfLeadingZeros(length);
-                int left = r - half;
-                int right = left + length - (1 << d);
-                if (dy == -r) {
-                    join(runs[d], left, runs[d], right, out, base, width);
-                } else {
-                    join(runs[d], left, runs[d], right, out, base);
+        /** Tells the rows in its reach from {@code first} to {@code last} of row {@code y}. */
+        void spread(int y, int first, int last) {
+            rows.read(y, values);
+            for (int x = 0; x < values.length; x++) {
+                int bits = Float.floatToIntBits(values[x]);
+                int key = (bits ^ bits >> 31 & Integer.MAX_VALUE) ^ turn;
+                runs[x] = values[x] == values[x] ? key : Integer.MIN_VALUE;
+            }
+            int dy = r;
+            for (int half = 0; half <= reach[r]; half++) {
+                if (half > 0) {
+                    grow(half);
+                }
+                if (reach[r + dy] == half) {
+                    System.arraycopy(runs, r - half, shifted, 0, width);
+                    for (; dy >= 0 && reach[r + dy] == half; dy--) {
+                        join(row(y - dy, first, last), row(y + dy, first, last), shifted);
+                    }
                 }
             }
         }
 
-        private void join(float[] a, int i, float[] b, int j, float[] to, int k, int n) {
-            if (most) {
-                for (int x = 0; x < n; x++) {
-                    to[k + x] = Math.max(a[i + x], b[j + x]);
-                }
+        private int[] row(int y, int first, int last) {
+            return y < first || y > last ? nowhere : known[Math.floorMod(y, known.length)];
+        }
+
+        /** Runs of 2·half − 1 values become runs of two more; each is known at its first value. */
+        private void grow(int half) {
+            if (half == 1) {
+                joinNext(runs, longer);
+                joinNext(longer, runs);
             } else {
-                for (int x = 0; x < n; x++) {
-                    to[k + x] = Math.min(a[i + x], b[j + x]);
+                joinSecond(runs, longer);
+                int[] swap = runs;
+                runs = longer;
+                longer = swap;
+            }
+        }
+
+        void take(int y, float[] out) {
+            int[] row = known[Math.floorMod(y, known.length)];
+            for (int x = 0; x < width; x++) {
+                int key = row[x] ^ turn;
+                out[y * width + x] = row[x] == Integer.MIN_VALUE
+                        ? Float.NaN
+                        : Float.intBitsToFloat(key ^ key >> 31 & Integer.MAX_VALUE);
+            }
+            Arrays.fill(row, Integer.MAX_VALUE);
+        }
+
+        private static void join(int[] one, int[] other, int[] values) {
+            for (int x = 0; x < values.length; x++) {
+                one[x] = Math.min(one[x], values[x]);
+            }
+            if (other != one) {
+                for (int x = 0; x < values.length; x++) {
+                    other[x] = Math.min(other[x], values[x]);
                 }
             }
         }
 
-        /** With what is there already. */
-        private void join(float[] a, int i, float[] b, int j, float[] to, int k) {
-            if (most) {
-                for (int x = 0; x < width; x++) {
-                    to[k + x] = Math.max(to[k + x], Math.max(a[i + x], b[j + x]));
-                }
-            } else {
-                for (int x = 0; x < width; x++) {
-                    to[k + x] = Math.min(to[k + x], Math.min(a[i + x], b[j + x]));
-                }
+        private static void joinNext(int[] of, int[] to) {
+            for (int x = 0; x < of.length - 1; x++) {
+                to[x] = Math.min(of[x], of[x + 1]);
+            }
+        }
+
+        private static void joinSecond(int[] of, int[] to) {
+            for (int x = 0; x < of.length - 2; x++) {
+                to[x] = Math.min(of[x], of[x + 2]);
             }
         }
     }

@@ -36,9 +36,13 @@ record ReducedPicture(int width, int height, int factor, List<float[]> planes) {
                 int rows = Math.min(factor, plane.height() - y * factor);
                 for (int j = 0; j < rows; j++) {
                     plane.readRow(y * factor + j, 0, taken, row, 0);
-                    for (int x = 0; x < taken; x++) {
-                        float v = row[x];
-                        out[y * width + Math.min(width - 1, x / factor)] += Float.isFinite(v) ? v : 0;
+                    for (int x = 0; x < width; x++) {
+                        float sum = out[y * width + x];
+                        for (int i = x * factor; i < Math.min(taken, (x + 1) * factor); i++) {
+                            float v = row[i];
+                            sum += v - v == 0 ? v : 0; // finite
+                        }
+                        out[y * width + x] = sum;
                     }
                 }
                 int columns = Math.min(factor, plane.width());

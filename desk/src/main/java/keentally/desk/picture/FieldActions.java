@@ -163,7 +163,7 @@ public final class FieldActions {
                 .get()
                 .ifPresent(o -> desk.look(this, Urgency.ASKED, cancel -> {
                     Caption caption =
-                            desk.captions().of(o.file().key(), o.file().picture(), cancel);
+                            desk.captions().of(o.file().key(), o.file().picture(), desk.work(cancel));
                     ui.execute(() -> caption.covered()
                             .ifPresentOrElse(box -> leaveOut(here, box), () -> desk.say(Texts.of("field.no-caption"))));
                 }));

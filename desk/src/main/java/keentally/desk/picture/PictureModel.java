@@ -210,7 +210,7 @@ public final class PictureModel {
         }
         open.ifPresent(o -> {
             desk.look(this, Urgency.BESIDE, cancel -> {
-                Caption found = desk.captions().of(o.file().key(), o.file().picture(), cancel);
+                Caption found = desk.captions().of(o.file().key(), o.file().picture(), desk.work(cancel));
                 ui.execute(() -> {
                     if (desk.open().get().equals(open)) {
                         caption.set(Optional.of(found));

@@ -130,7 +130,7 @@ public final class PictureCautions {
 
     private Optional<Caution> barInField(Sample sample, Work work) {
         Optional<Rectangle> covered =
-                captions.of(sample.key(), sample.picture(), work.cancel()).covered();
+                captions.of(sample.key(), sample.picture(), work).covered();
         long pixels = covered.map(box -> inside(sample.field(), box)).orElse(0L);
         if (pixels == 0) {
             return Optional.empty();
