@@ -1,67 +1,89 @@
 package keentally.core.threshold;
 
+import java.util.Arrays;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Plane;
 import keentally.core.work.Work;
 
 /**
  * Mean and deviation of the square around each pixel of a row, over the field's finite values only; rows are asked for in any order,
- * and cheaply one after another. Sums of columns are kept; they are exact for whole numbers, and so do not hang on where one began.
+ * and cheaply one after another.
+ *
+ * <p>Sums are kept of columns, in whole numbers, so that they are exact and do not hang on where one began. Floating point is taken in equal
+ * steps of the range: 2²⁴ of them, fewer where the squares of a very large window would not fit.
  */
 final class LocalSums {
+    private static final int MOST_BITS = 24;
+
     private final Plane plane;
     private final Mask inside;
     private final int radius;
     private final int width;
-    private final double[] count;
-    private final double[] sum;
-    private final double[] squares;
+    private final boolean isWhole;
+    private final double least;
+    private final double step;
+    private final float[] row;
+    private final long[] here;
+    private final long[] values;
+    private final long[] count;
+    private final long[] sum;
+    private final long[] squares;
+    private final long[] counts;
+    private final long[] sums;
+    private final long[] squareSums;
     private final double[] mean;
     private final double[] deviation;
-    private final float[] row;
     private int last = Integer.MIN_VALUE;
 
-    LocalSums(Plane plane, Mask inside, int radius) {
+    /**
+     * @param least of the field's values
+     * @param range from there to the greatest
+     */
+    LocalSums(Plane plane, Mask inside, int radius, double least, double range) {
         this.plane = plane;
         this.inside = inside;
         this.radius = radius;
         this.width = plane.width();
-        this.count = new double[width];
-        this.sum = new double[width];
-        this.squares = new double[width];
+        this.isWhole = plane.depth().isWhole();
+        this.least = isWhole ? 0 : least;
+        this.step = isWhole || !(range > 0) ? 1 : range / (1L << bits(radius));
+        this.row = new float[width];
+        this.here = new long[width];
+        this.values = new long[width];
+        this.count = new long[width];
+        this.sum = new long[width];
+        this.squares = new long[width];
+        this.counts = new long[width];
+        this.sums = new long[width];
+        this.squareSums = new long[width];
         this.mean = new double[width];
         this.deviation = new double[width];
-        this.row = new float[width];
     }
 
-    static double greatestDeviation(Plane plane, Mask inside, int radius, Work work) {
-        double[] greatest = new double[plane.height()];
-        work.bands(plane.height(), (from, to) -> {
-            LocalSums sums = new LocalSums(plane, inside, radius);
-            for (int y = from; y < to; y++) {
-                work.cancel().check();
-                sums.means(y);
-                for (int x = inside.nextSet(y, 0); x < sums.width; x = inside.nextSet(y, x + 1)) {
-                    greatest[y] = Math.max(greatest[y], sums.deviation[x]);
-                }
-            }
-        });
+    /** So many that the squares of a whole window add up to less than 2⁶². */
+    private static int bits(int radius) {
+        double window = (2.0 * radius + 1) * (2.0 * radius + 1);
+        return Math.clamp((62 - (int) Math.ceil(Math.log(window) / Math.log(2))) / 2, 1, MOST_BITS);
+    }
+
+    double greatestDeviation(int y) {
+        means(y);
         double most = 0;
-        for (double g : greatest) {
-            most = Math.max(most, g);
+        for (int x = inside.nextSet(y, 0); x < width; x = inside.nextSet(y, x + 1)) {
+            most = Math.max(most, deviation[x]);
         }
         return most;
     }
 
-    /** The means of row {@code y}; 0 where the square holds no value. The array is used again. */
+    /** The means of row {@code y}; without meaning where the square holds no value. The array is used again. */
     double[] means(int y) {
-        if (y == last + 1 && plane.depth().isWhole()) {
+        if (y == last + 1) {
             change(y + radius, 1);
             change(last - radius, -1);
         } else {
-            java.util.Arrays.fill(count, 0);
-            java.util.Arrays.fill(sum, 0);
-            java.util.Arrays.fill(squares, 0);
+            Arrays.fill(count, 0);
+            Arrays.fill(sum, 0);
+            Arrays.fill(squares, 0);
             for (int r = y - radius; r <= y + radius; r++) {
                 change(r, 1);
             }
@@ -80,39 +102,56 @@ final class LocalSums {
         if (y < 0 || y >= plane.height()) {
             return;
         }
+        read(y);
+        for (int x = 0; x < width; x++) {
+            count[x] += here[x] * by;
+            sum[x] += values[x] * by;
+            squares[x] += values[x] * values[x] * by;
+        }
+    }
+
+    /** Values in steps, and 1 or 0 for whether they take part. */
+    private void read(int y) {
         plane.readRow(y, 0, width, row, 0);
-        for (int x = inside.nextSet(y, 0); x < width; x = inside.nextSet(y, x + 1)) {
-            double v = row[x];
-            if (v - v == 0) {
-                count[x] += by;
-                sum[x] += by * v;
-                squares[x] += by * v * v;
+        if (isWhole && inside.nextClear(y, 0) >= width) {
+            Arrays.fill(here, 1);
+            for (int x = 0; x < width; x++) {
+                values[x] = (int) row[x];
             }
+            return;
+        }
+        long[] words = inside.words();
+        int first = y * inside.stride();
+        for (int x = 0; x < width; x++) {
+            float v = row[x];
+            long taken = v - v == 0 ? words[first + (x >>> 6)] >>> x & 1 : 0;
+            here[x] = taken;
+            values[x] = taken == 0 ? 0 : isWhole ? (long) v : Math.round((v - least) / step);
         }
     }
 
     private void slide() {
-        double n = 0;
-        double s = 0;
-        double q = 0;
-        for (int x = 0; x < Math.min(radius, width); x++) {
-            n += count[x];
-            s += sum[x];
-            q += squares[x];
-        }
+        slide(count, radius, counts);
+        slide(sum, radius, sums);
+        slide(squares, radius, squareSums);
         for (int x = 0; x < width; x++) {
-            if (x + radius < width) {
-                n += count[x + radius];
-                s += sum[x + radius];
-                q += squares[x + radius];
-            }
-            if (x - radius - 1 >= 0) {
-                n -= count[x - radius - 1];
-                s -= sum[x - radius - 1];
-                q -= squares[x - radius - 1];
-            }
-            mean[x] = n > 0 ? s / n : 0;
-            deviation[x] = n > 0 ? Math.sqrt(Math.max(0, q / n - mean[x] * mean[x])) : 0;
+            double n = Math.max(1, counts[x]);
+            double steps = sums[x] / n;
+            mean[x] = least + step * steps;
+            deviation[x] = step * Math.sqrt(Math.max(0, squareSums[x] / n - steps * steps));
+        }
+    }
+
+    /** Sums over {@code radius} columns to either side. */
+    private static void slide(long[] columns, int radius, long[] to) {
+        long s = 0;
+        for (int x = 0; x < Math.min(radius, columns.length); x++) {
+            s += columns[x];
+        }
+        for (int x = 0; x < columns.length; x++) {
+            s += x + radius < columns.length ? columns[x + radius] : 0;
+            s -= x > radius ? columns[x - radius - 1] : 0;
+            to[x] = s;
         }
     }
 }

@@ -1,5 +1,6 @@
 package keentally.core.threshold;
 
+import java.util.Arrays;
 import java.util.Optional;
 import java.util.function.Supplier;
 import keentally.core.filter.Background;
@@ -127,27 +128,57 @@ public final class LocalThreshold {
     }
 
     private Mask windows(boolean dark, Work work) {
-        double widest = rule == Rule.WOLF ? LocalSums.greatestDeviation(plane, inside, radius, work) : 0;
+        double widest = rule == Rule.WOLF ? greatestDeviation(work) : 0;
         return sides(dark, work, () -> {
-            LocalSums sums = new LocalSums(plane, inside, radius);
+            LocalSums sums = new LocalSums(plane, inside, radius, least, 2 * half);
             return (y, row, cut) -> {
-                double[] mean = sums.means(y);
-                double[] deviation = sums.deviations();
-                for (int x = 0; x < cut.length; x++) {
-                    cut[x] = cut(mean[x], deviation[x], widest);
-                }
+                cuts(sums.means(y), sums.deviations(), widest, cut);
             };
         });
     }
 
-    private double cut(double m, double s, double widest) {
-        return switch (rule) {
-            case MEAN -> m - k * half / 100;
-            case NIBLACK -> m + k * s;
-            case SAUVOLA -> half > 0 ? least + (m - least) * (1 + k * (s / half - 1)) : m;
-            case WOLF -> widest > 0 ? m + k * (s / widest - 1) * (m - least) : m;
+    private double greatestDeviation(Work work) {
+        double[] greatest = new double[plane.height()];
+        work.bands(plane.height(), (from, to) -> {
+            LocalSums sums = new LocalSums(plane, inside, radius, least, 2 * half);
+            for (int y = from; y < to; y++) {
+                work.cancel().check();
+                greatest[y] = sums.greatestDeviation(y);
+            }
+        });
+        return Arrays.stream(greatest).max().orElse(0);
+    }
+
+    private void cuts(double[] mean, double[] deviation, double widest, double[] cut) {
+        switch (rule) {
+            case MEAN -> {
+                for (int x = 0; x < cut.length; x++) {
+                    cut[x] = mean[x] - k * half / 100;
+                }
+            }
+            case NIBLACK -> {
+                for (int x = 0; x < cut.length; x++) {
+                    cut[x] = mean[x] + k * deviation[x];
+                }
+            }
+            case SAUVOLA -> bend(mean, deviation, half, cut);
+            case WOLF -> bend(mean, deviation, widest, cut);
             case GAUSSIAN, BERNSEN -> throw new IllegalStateException(rule + " has no square window of sums");
-        };
+        }
+    }
+
+    /** The mean, the farther down the more even the square is. @param most what deviations are held against */
+    private void bend(double[] mean, double[] deviation, double most, double[] cut) {
+        if (!(most > 0)) {
+            System.arraycopy(mean, 0, cut, 0, cut.length);
+            return;
+        }
+        boolean sauvola = rule == Rule.SAUVOLA;
+        for (int x = 0; x < cut.length; x++) {
+            double above = mean[x] - least;
+            double off = k * (deviation[x] / most - 1);
+            cut[x] = sauvola ? least + above * (1 + off) : mean[x] + off * above;
+        }
     }
 
     /** The cuts of one row. */
@@ -160,6 +191,7 @@ public final class LocalThreshold {
         int width = plane.width();
         int stride = Mask.stride(width);
         long[] words = new long[stride * plane.height()];
+        boolean whole = plane.depth().isWhole();
         work.bands(plane.height(), (from, to) -> {
             float[] row = new float[width];
             double[] cut = new double[width];
@@ -168,11 +200,13 @@ public final class LocalThreshold {
                 work.cancel().check();
                 rows.fill(y, row, cut);
                 plane.readRow(y, 0, width, row, 0);
-                for (int x = inside.nextSet(y, 0); x < width; x = inside.nextSet(y, x + 1)) {
-                    boolean chosen = dark ? row[x] <= cut[x] : row[x] > cut[x];
-                    if (chosen && Float.isFinite(row[x])) {
-                        words[y * stride + (x >>> 6)] |= 1L << x;
+                for (int word = 0; word < stride; word++) {
+                    long chosen = 0;
+                    for (int x = word << 6; x < Math.min(width, word + 1 << 6); x++) {
+                        boolean isDark = row[x] <= cut[x];
+                        chosen |= (isDark == dark && (whole || row[x] - row[x] == 0) ? 1L : 0) << x;
                     }
+                    words[y * stride + word] = chosen & inside.words()[y * inside.stride() + word];
                 }
             }
         });
