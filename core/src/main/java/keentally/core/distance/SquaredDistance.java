@@ -1,6 +1,7 @@
 package keentally.core.distance;
 
 import java.util.Arrays;
+import java.util.List;
 import keentally.core.picture.Mask;
 import keentally.core.work.Work;
 
@@ -20,6 +21,11 @@ public final class SquaredDistance {
     /** Where no pixel is set. */
     public static final int NONE = Integer.MAX_VALUE;
 
+    private static final int NOWHERE = -1;
+
+    /** Rows done together: they stay in the cache of a core. */
+    private static final int BLOCK = 32;
+
     private SquaredDistance() {}
 
     /** Row by row, to the set pixels of {@code sources}. */
@@ -28,36 +34,117 @@ public final class SquaredDistance {
         int height = sources.height();
         int[] out = new int[width * height];
         int far = width + height;
-        work.bands(width, (left, right) -> columns(sources, left, right, far, out));
-        work.bands(height, (top, bottom) -> {
+        List<Ends> ends = work.map(
+                (height + BLOCK - 1) / BLOCK, i -> new Ends(sources, i * BLOCK, Math.min(height, (i + 1) * BLOCK)));
+        joinEnds(ends);
+        work.bands(ends.size(), (from, to) -> {
+            int[][] rows = new int[BLOCK][width];
             Row row = new Row(width, far);
-            for (int y = top; y < bottom; y++) {
-                row.transform(out, y * width);
+            for (int i = from; i < to; i++) {
+                int top = i * BLOCK;
+                int bottom = Math.min(height, top + BLOCK);
+                columns(sources, top, bottom, ends.get(i), far, rows);
+                for (int y = top; y < bottom; y++) {
+                    row.transform(rows[y - top], out, y * width);
+                }
             }
         });
         return out;
     }
 
-    /** Distances within columns, {@code far} where a column holds no set pixel. */
-    private static void columns(Mask sources, int left, int right, int far, int[] out) {
-        int width = sources.width();
-        int height = sources.height();
-        long[] words = sources.words();
-        int stride = sources.stride();
-        for (int x = left; x < right; x++) {
-            out[x] = (words[x >>> 6] >>> x & 1) != 0 ? 0 : far;
-        }
-        for (int y = 1; y < height; y++) {
-            int row = y * width;
-            for (int x = left; x < right; x++) {
-                boolean set = (words[y * stride + (x >>> 6)] >>> x & 1) != 0;
-                out[row + x] = set ? 0 : Math.min(far, out[row - width + x] + 1);
+    /** Of each column the last set row above a block and the first below it; as long as blocks are not joined, within it. */
+    private static final class Ends {
+        private int[] above;
+        private int[] below;
+
+        Ends(Mask sources, int top, int bottom) {
+            above = new int[sources.width()];
+            below = new int[sources.width()];
+            Arrays.fill(above, NOWHERE);
+            Arrays.fill(below, NOWHERE);
+            for (int word = 0; word < sources.stride(); word++) {
+                long left = -1;
+                for (int y = top; y < bottom && left != 0; y++) {
+                    left = note(sources, word, y, left, below);
+                }
+                left = -1;
+                for (int y = bottom - 1; y >= top && left != 0; y--) {
+                    left = note(sources, word, y, left, above);
+                }
             }
         }
-        for (int y = height - 2; y >= 0; y--) {
-            int row = y * width;
-            for (int x = left; x < right; x++) {
-                out[row + x] = Math.min(out[row + x], out[row + width + x] + 1);
+
+        /** Notes a row for its set columns that are still left to be found. */
+        private static long note(Mask sources, int word, int y, long left, int[] found) {
+            long set = sources.words()[y * sources.stride() + word] & left;
+            for (long bits = set; bits != 0; bits &= bits - 1) {
+                found[(word << 6) + Long.numberOfTrailingZeros(bits)] = y;
+            }
+            return left & ~set;
+        }
+    }
+
+    /** What is within a block becomes what is nearest outside it. */
+    private static void joinEnds(List<Ends> ends) {
+        int width = ends.getFirst().above.length;
+        int[] nearest = new int[width];
+        Arrays.fill(nearest, NOWHERE);
+        for (Ends block : ends) {
+            block.above = passOn(nearest, block.above);
+        }
+        Arrays.fill(nearest, NOWHERE);
+        for (Ends block : ends.reversed()) {
+            block.below = passOn(nearest, block.below);
+        }
+    }
+
+    private static int[] passOn(int[] nearest, int[] within) {
+        int[] outside = nearest.clone();
+        for (int x = 0; x < within.length; x++) {
+            nearest[x] = within[x] == NOWHERE ? nearest[x] : within[x];
+        }
+        return outside;
+    }
+
+    /** Distances within columns, row by row of a block, {@code far} where a column holds no set pixel. */
+    private static void columns(Mask sources, int top, int bottom, Ends ends, int far, int[][] rows) {
+        int width = sources.width();
+        int[] before = new int[width];
+        for (int x = 0; x < width; x++) {
+            before[x] = ends.above[x] == NOWHERE ? far : top - 1 - ends.above[x];
+        }
+        for (int y = top; y < bottom; y++) {
+            int[] row = rows[y - top];
+            for (int x = 0; x < width; x++) {
+                row[x] = Math.min(far, before[x] + 1);
+            }
+            clear(sources, y, row);
+            before = row;
+        }
+        int[] after = new int[width];
+        for (int x = 0; x < width; x++) {
+            after[x] = ends.below[x] == NOWHERE ? far : ends.below[x] - bottom;
+        }
+        for (int y = bottom - 1; y >= top; y--) {
+            int[] row = rows[y - top];
+            for (int x = 0; x < width; x++) {
+                row[x] = Math.min(row[x], after[x] + 1);
+            }
+            after = row;
+        }
+    }
+
+    /** 0 where a row is set. */
+    private static void clear(Mask sources, int y, int[] row) {
+        for (int word = 0; word < sources.stride(); word++) {
+            long bits = sources.words()[y * sources.stride() + word];
+            int from = word << 6;
+            if (bits == -1) {
+                Arrays.fill(row, from, from + 64, 0);
+            } else {
+                for (; bits != 0; bits &= bits - 1) {
+                    row[from + Long.numberOfTrailingZeros(bits)] = 0;
+                }
             }
         }
     }
@@ -66,21 +153,20 @@ public final class SquaredDistance {
     private static final class Row {
         private final int width;
         private final int far;
-        private final int[] column;
+        private int[] column;
         private final int[] apex;
         private final int[] from;
 
         Row(int width, int far) {
             this.width = width;
             this.far = far;
-            this.column = new int[width];
             this.apex = new int[width];
             this.from = new int[width];
         }
 
         /** Between two sources of a row nothing beyond them is nearer, so that each gap is worked out by itself. */
-        void transform(int[] values, int at) {
-            System.arraycopy(values, at, column, 0, width);
+        void transform(int[] columns, int[] values, int at) {
+            column = columns;
             int u = 0;
             while (u < width) {
                 if (column[u] == 0) {
