@@ -15,6 +15,7 @@ import keentally.core.hand.LabelRuns;
 import keentally.core.picture.Channel;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane;
+import keentally.core.work.Work;
 
 /**
  * A picture that says which pixels belong to what, and what it can be taken for.
@@ -65,7 +66,7 @@ public final class MaskPicture {
         this.picture = picture;
         this.colour = colour;
         this.values = values;
-        this.grey = colour ? GreyChannel.of(picture, GreyChannel.Weights.BT709, false) : plane(picture);
+        this.grey = colour ? GreyChannel.of(picture, GreyChannel.Weights.BT709, false, Work.alone()) : plane(picture);
     }
 
     /** Looks at a picture of one channel, or of colour; of others at the first channel. */

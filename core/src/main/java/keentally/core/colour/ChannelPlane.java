@@ -67,7 +67,7 @@ public final class ChannelPlane {
         }
         if (word.equals("grey")) {
             return picture.isColour()
-                    ? Optional.of(GreyChannel.of(picture, GreyChannel.Weights.BT709, false))
+                    ? Optional.of(GreyChannel.of(picture, GreyChannel.Weights.BT709, false, work))
                     : picture.single();
         }
         if (!picture.isColour()) {

@@ -7,6 +7,7 @@ import keentally.core.picture.Plane;
 import keentally.core.picture.Plane16;
 import keentally.core.picture.Plane8;
 import keentally.core.picture.PlaneF;
+import keentally.core.work.Work;
 
 /**
  * Grey from red, green and blue, of the stored values: (wr·R + wg·G + wb·B) ÷ sum of weights, whole weights, so that R = G =
@@ -40,8 +41,8 @@ public final class GreyChannel {
     }
 
     /** @param rounded to the nearest whole number, where the picture holds whole numbers */
-    public static Plane of(Picture picture, Weights weights, boolean rounded) {
-        float[] grey = mix(picture, weights);
+    public static Plane of(Picture picture, Weights weights, boolean rounded, Work work) {
+        float[] grey = mix(picture, weights, work);
         int width = picture.width();
         int height = picture.height();
         Depth depth = picture.depth();
@@ -62,26 +63,27 @@ public final class GreyChannel {
         return Plane16.of(width, height, values);
     }
 
-    private static float[] mix(Picture picture, Weights w) {
+    private static float[] mix(Picture picture, Weights w, Work work) {
         int width = picture.width();
         float[] grey = new float[width * picture.height()];
-        float[] red = new float[width];
-        float[] green = new float[width];
-        float[] blue = new float[width];
+        Plane reds = picture.channel(Channel.RED).orElseThrow();
+        Plane greens = picture.channel(Channel.GREEN).orElseThrow();
+        Plane blues = picture.channel(Channel.BLUE).orElseThrow();
         double sum = (double) w.red + w.green + w.blue;
-        for (int y = 0; y < picture.height(); y++) {
-            read(picture, Channel.RED, y, red);
-            read(picture, Channel.GREEN, y, green);
-            read(picture, Channel.BLUE, y, blue);
-            for (int x = 0; x < width; x++) {
-                double weighted = (double) w.red * red[x] + (double) w.green * green[x] + (double) w.blue * blue[x];
-                grey[y * width + x] = (float) (weighted / sum);
+        work.bands(picture.height(), (from, to) -> {
+            float[] red = new float[width];
+            float[] green = new float[width];
+            float[] blue = new float[width];
+            for (int y = from; y < to; y++) {
+                reds.readRow(y, 0, width, red, 0);
+                greens.readRow(y, 0, width, green, 0);
+                blues.readRow(y, 0, width, blue, 0);
+                for (int x = 0; x < width; x++) {
+                    double weighted = (double) w.red * red[x] + (double) w.green * green[x] + (double) w.blue * blue[x];
+                    grey[y * width + x] = (float) (weighted / sum);
+                }
             }
-        }
+        });
         return grey;
-    }
-
-    private static void read(Picture picture, String channel, int y, float[] row) {
-        picture.channel(channel).orElseThrow().readRow(y, 0, row.length, row, 0);
     }
 }

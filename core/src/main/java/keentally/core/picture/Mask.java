@@ -197,7 +197,11 @@ public final class Mask implements HoldsBuffers {
             return width;
         }
         int word = x >>> 6;
-        long rest = (words[y * stride + word] ^ flip) & -1L << x;
+        long rest = words[y * stride + word] ^ flip;
+        if ((rest >>> x & 1) != 0) {
+            return x; // the most common answer, since most callers go pixel by pixel
+        }
+        rest &= -1L << x;
         while (rest == 0) {
             if (++word == stride) {
                 return width;

@@ -37,8 +37,12 @@ public record PhaseMap(Plane8 map, List<String> names, List<Integer> colours) im
         byte[] values = new byte[width * mask.height()];
         Mask inside = field.mask();
         for (int y = 0; y < mask.height(); y++) {
+            int row = y * width;
             for (int x = 0; x < width; x++) {
-                values[y * width + x] = (byte) (mask.at(x, y) ? 1 : inside.at(x, y) ? 0 : OUTSIDE);
+                int word = y * mask.stride() + (x >>> 6);
+                long outside = ~inside.words()[word] >>> x & 1;
+                long chosen = mask.words()[word] >>> x & 1;
+                values[row + x] = (byte) (chosen | -outside & (chosen - 1)); // all bits are set in what says outside
             }
         }
         return new PhaseMap(Plane8.of(width, mask.height(), values), List.of("rest", "chosen"));

@@ -91,17 +91,48 @@ final class PhaseSums {
         double[][] sums = new double[phases.names().size()][4];
         for (int r = top(band, rows.height()); r < top(band + 1, rows.height()); r++) {
             rows.read(r, rgb[0], rgb[1], rgb[2]);
-            for (int x = 0; x < width; x++) {
-                int p = map[r * width + x] & 0xff;
-                if (p != PhaseMap.OUTSIDE && !Float.isNaN(rgb[0][x] + rgb[1][x] + rgb[2][x])) {
-                    sums[p][0] += rgb[0][x];
-                    sums[p][1] += rgb[1][x];
-                    sums[p][2] += rgb[2][x];
-                    sums[p][3]++;
-                }
-            }
+            runs(map, r * width, width, (p, from, to) -> addColours(rgb, from, to, sums[p]));
         }
         return sums;
+    }
+
+    private static void addColours(float[][] rgb, int from, int to, double[] sums) {
+        double red = sums[0];
+        double green = sums[1];
+        double blue = sums[2];
+        int n = 0;
+        for (int x = from; x < to; x++) {
+            if (!Float.isNaN(rgb[0][x] + rgb[1][x] + rgb[2][x])) {
+                red += rgb[0][x];
+                green += rgb[1][x];
+                blue += rgb[2][x];
+                n++;
+            }
+        }
+        sums[0] = red;
+        sums[1] = green;
+        sums[2] = blue;
+        sums[3] += n;
+    }
+
+    /** A stretch of a row that is of one phase. */
+    private interface Run {
+        void of(int phase, int from, int to);
+    }
+
+    /** Sums are kept at hand along a run. */
+    private static void runs(byte[] map, int row, int width, Run each) {
+        for (int from = 0; from < width; ) {
+            byte phase = map[row + from];
+            int to = from + 1;
+            while (to < width && map[row + to] == phase) {
+                to++;
+            }
+            if ((phase & 0xff) != PhaseMap.OUTSIDE) {
+                each.of(phase & 0xff, from, to);
+            }
+            from = to;
+        }
     }
 
     private PhaseSums add(PhaseMap phases, Plane signal, int band, int height) {
@@ -110,19 +141,23 @@ final class PhaseSums {
         float[] row = new float[width];
         for (int r = top(band, height); r < top(band + 1, height); r++) {
             signal.readRow(r, 0, width, row, 0);
-            for (int c = 0; c < width; c++) {
-                int p = map[r * width + c] & 0xff;
-                if (p == PhaseMap.OUTSIDE) {
-                    continue;
+            int y0 = r;
+            runs(map, r * width, width, (p, from, to) -> {
+                int n = to - from;
+                pixels[p] += n;
+                x[p] += (from + to - 1) / 2.0 * n;
+                y[p] += (double) y0 * n;
+                double sum = values[p];
+                int counted = 0;
+                for (int c = from; c < to; c++) {
+                    if (row[c] == row[c]) {
+                        sum += row[c];
+                        counted++;
+                    }
                 }
-                pixels[p]++;
-                x[p] += c;
-                y[p] += r;
-                if (row[c] == row[c]) {
-                    values[p] += row[c];
-                    valued[p]++;
-                }
-            }
+                values[p] = sum;
+                valued[p] += counted;
+            });
         }
         return this;
     }
@@ -133,12 +168,15 @@ final class PhaseSums {
         float[] row = new float[width];
         for (int r = top(band, height); r < top(band + 1, height); r++) {
             signal.readRow(r, 0, width, row, 0);
-            for (int c = 0; c < width; c++) {
-                int p = map[r * width + c] & 0xff;
-                if (p != PhaseMap.OUTSIDE && row[c] == row[c]) {
-                    squares[p] += (row[c] - means[p]) * (row[c] - means[p]);
+            runs(map, r * width, width, (p, from, to) -> {
+                double sum = squares[p];
+                for (int c = from; c < to; c++) {
+                    if (row[c] == row[c]) {
+                        sum += (row[c] - means[p]) * (row[c] - means[p]);
+                    }
                 }
-            }
+                squares[p] = sum;
+            });
         }
         return this;
     }

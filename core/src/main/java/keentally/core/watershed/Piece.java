@@ -132,9 +132,28 @@ final class Piece {
                 places[filled++] = first + x - pieces.runFrom(run);
             }
         }
-        int stride = boxWidth + 2;
-        Heights.At at = p -> Heights.comparable(ground.at(left + p % stride - 1, top + p / stride - 1));
-        return new Heights(boxWidth, boxHeight, places, filled, at, cancel);
+        return new Heights(boxWidth, boxHeight, places, filled, new InRows(ground), cancel);
+    }
+
+    /** Heights asked for mostly in reading order: the row is kept from one to the next. */
+    private final class InRows implements Heights.At {
+        private final Ground ground;
+        private final int stride = boxWidth + 2;
+        private int y = top - 1;
+        private int first;
+
+        InRows(Ground ground) {
+            this.ground = ground;
+        }
+
+        @Override
+        public double height(int place) {
+            if (place < first || place >= first + stride) {
+                y = top - 1 + place / stride;
+                first = place / stride * stride;
+            }
+            return Heights.comparable(ground.at(left + place - first - 1, y));
+        }
     }
 
     /** What the piece fell into: stretches of its runs, so that the box can be let go of. */
