@@ -3,7 +3,6 @@ package keentally.core.measure;
 import java.util.Arrays;
 import java.util.List;
 import keentally.core.colour.ColourSpace;
-import keentally.core.picture.Depth;
 import keentally.core.picture.Plane;
 import keentally.core.region.Regions;
 
@@ -17,29 +16,26 @@ final class ColourSums {
     private final Regions regions;
     private final int region;
     private final List<Plane> colours;
+    private final ColourMemo memo;
 
-    /** What one of 255 is in the picture's own values. */
-    private final double perLevel;
-
-    ColourSums(Regions regions, int region, List<Plane> colours, Depth depth) {
+    ColourSums(Regions regions, int region, List<Plane> colours, ColourMemo memo) {
         this.regions = regions;
         this.region = region;
         this.colours = colours;
-        this.perLevel = depth.most() / 255.0;
+        this.memo = memo;
     }
 
     /** Red, green and blue in the picture's own values, or the three components of another space. */
     double[] means(ColourSpace space) {
-        double[] sums = new double[COMPONENTS];
-        double[] round = new double[2];
-        long[] counts = new long[2];
+        double[] sums = new double[ColourMemo.NUMBERS];
         if (colours.isEmpty()) {
             Arrays.fill(sums, Double.NaN);
             return sums;
         }
-        double[] rgb = new double[COMPONENTS];
-        double[] is = new double[COMPONENTS];
-        float[][] rows = new float[COMPONENTS][regions.width()];
+        long count = 0;
+        long hued = 0;
+        ColourMemo.Table table = memo.in(space);
+        float[][] rows = new float[COMPONENTS][longestRun()];
         for (int place = regions.firstRun(region); place < regions.firstRun(region + 1); place++) {
             int from = regions.runFrom(place);
             int to = regions.runTo(place);
@@ -47,39 +43,40 @@ final class ColourSums {
                 colours.get(c).readRow(regions.runY(place), from, to, rows[c], 0);
             }
             for (int x = 0; x < to - from; x++) {
-                for (int c = 0; c < COMPONENTS; c++) {
-                    rgb[c] = rows[c][x] / perLevel;
-                }
-                if (Double.isNaN(rgb[0] + rgb[1] + rgb[2])) {
+                if (Float.isNaN(rows[0][x] + rows[1][x] + rows[2][x])) {
                     continue;
                 }
-                space.of(rgb, is);
-                counts[0]++;
-                for (int c = 0; c < COMPONENTS; c++) {
-                    sums[c] += is[c];
+                int at = table.find(rows[0][x], rows[1][x], rows[2][x]);
+                count++;
+                for (int i = 0; i < sums.length; i++) {
+                    sums[i] += table.numbers[at + i];
                 }
-                if (space == ColourSpace.HSV && is[1] > 0) {
-                    counts[1]++;
-                    round[0] += StrictMath.cos(StrictMath.toRadians(is[0]));
-                    round[1] += StrictMath.sin(StrictMath.toRadians(is[0]));
-                }
+                hued += space == ColourSpace.HSV && table.numbers[at + 1] > 0 ? 1 : 0;
             }
         }
         for (int c = 0; c < COMPONENTS; c++) {
-            sums[c] *= (space == ColourSpace.RGB ? perLevel : 1) / counts[0];
+            sums[c] *= (space == ColourSpace.RGB ? memo.perLevel() : 1) / count;
         }
         if (space == ColourSpace.HSV) {
-            sums[0] = direction(round, counts[1]);
+            sums[0] = direction(sums[3], sums[4], hued);
         }
         return sums;
     }
 
+    private int longestRun() {
+        int longest = 0;
+        for (int place = regions.firstRun(region); place < regions.firstRun(region + 1); place++) {
+            longest = Math.max(longest, regions.runTo(place) - regions.runFrom(place));
+        }
+        return longest;
+    }
+
     /** From 0 up to 360 degrees; not-a-number where no direction leads. */
-    private static double direction(double[] sum, long count) {
-        if (!(Math.hypot(sum[0], sum[1]) > 1e-9 * count)) {
+    private static double direction(double x, double y, long count) {
+        if (!(Math.hypot(x, y) > 1e-9 * count)) {
             return Double.NaN;
         }
-        double degrees = StrictMath.toDegrees(StrictMath.atan2(sum[1], sum[0]));
+        double degrees = StrictMath.toDegrees(StrictMath.atan2(y, x));
         return degrees < 0 ? degrees + 360 : degrees;
     }
 }

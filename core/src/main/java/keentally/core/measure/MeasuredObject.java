@@ -13,6 +13,7 @@ final class MeasuredObject {
     private final Regions regions;
     private final int region;
     private final Ground ground;
+    private final ColourMemo memo;
     private final boolean touchesEdge;
     private final double nearest;
     private final int first;
@@ -29,11 +30,16 @@ final class MeasuredObject {
     private FillHoles.Outcome filled;
     private final Map<ColourSpace, double[]> colours = new EnumMap<>(ColourSpace.class);
 
-    /** @param nearest distance to the nearest other object's centre, where somebody asks for it */
-    MeasuredObject(Regions regions, int region, Ground ground, boolean touchesEdge, double nearest) {
+    /**
+     * @param memo of the ground's colours
+     * @param nearest distance to the nearest other object's centre, where somebody asks for it
+     */
+    MeasuredObject(
+            Regions regions, int region, Ground ground, ColourMemo memo, boolean touchesEdge, double nearest) {
         this.regions = regions;
         this.region = region;
         this.ground = ground;
+        this.memo = memo;
         this.nearest = nearest;
         this.touchesEdge = touchesEdge;
         this.first = regions.firstRun(region);
@@ -96,12 +102,7 @@ final class MeasuredObject {
     double colour(ColourSpace space, int component) {
         return colours.computeIfAbsent(
                         space,
-                        s -> new ColourSums(
-                                        regions,
-                                        region,
-                                        ground.colours(),
-                                        ground.original().depth())
-                                .means(s))[component];
+                        s -> new ColourSums(regions, region, ground.colours(), memo).means(s))[component];
     }
 
     /** Left, top, behind the right, behind the bottom. */

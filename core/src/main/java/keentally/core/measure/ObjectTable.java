@@ -43,11 +43,12 @@ public final class ObjectTable {
         double[] nearest = asks(columns, Measure.NEAREST_DISTANCE) ? nearest(objects, ground, work) : null;
         double[][] values = new double[columns.size()][objects.count()];
         work.bands(objects.count(), (from, to) -> {
+            ColourMemo memo = new ColourMemo(ground.original().depth());
             for (int i = from; i < to; i++) {
                 int region = objects.region(i);
                 double apart = nearest == null ? Double.NaN : nearest[i];
                 MeasuredObject object =
-                        new MeasuredObject(regions, region, ground, regions.leaves(region, inner), apart);
+                        new MeasuredObject(regions, region, ground, memo, regions.leaves(region, inner), apart);
                 for (int c = 0; c < values.length; c++) {
                     values[c][i] = switch (columns.get(c)) {
                         case Measure measure -> measure.of(object);

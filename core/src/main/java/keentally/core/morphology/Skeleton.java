@@ -77,36 +77,29 @@ public final class Skeleton {
                 || y + 1 < height && changed[y + 1] >= turn;
     }
 
-    /** What goes from a row; returns whether anything does. */
+    /** What goes from a row; returns whether anything does. @param ring room for the neighbours: right, upper right, above, and so on */
     private boolean find(int y, int side, long[] ring) {
         boolean any = false;
         for (int word = 0; word < stride; word++) {
             long here = set[y * stride + word];
-            long going = here & ~neighbour(side, y, word);
-            if (going != 0) {
-                for (int i = 0; i < 8; i++) {
-                    ring[i] = neighbour(i, y, word);
-                }
-                going &= spare(ring);
+            if (here != 0) {
+                ring[0] = right(y, word);
+                ring[2] = at(y - 1, word);
+                ring[4] = left(y, word);
+                ring[6] = at(y + 1, word);
+                here &= ~ring[side];
             }
-            gone[y * stride + word] = going;
-            any |= going != 0;
+            if (here != 0) {
+                ring[1] = right(y - 1, word);
+                ring[3] = left(y - 1, word);
+                ring[5] = left(y + 1, word);
+                ring[7] = right(y + 1, word);
+                here &= spare(ring);
+            }
+            gone[y * stride + word] = here;
+            any |= here != 0;
         }
         return any;
-    }
-
-    /** The neighbours on one side of the 64 pixels of a word. @param place in the ring: right, upper right, above, and so on */
-    private long neighbour(int place, int y, int word) {
-        return switch (place) {
-            case 0 -> right(y, word);
-            case 1 -> right(y - 1, word);
-            case 2 -> at(y - 1, word);
-            case 3 -> left(y - 1, word);
-            case 4 -> left(y, word);
-            case 5 -> left(y + 1, word);
-            case 6 -> at(y + 1, word);
-            default -> right(y + 1, word);
-        };
     }
 
     private long at(int y, int word) {
