@@ -183,7 +183,8 @@ final class AskCommand implements Callable<Integer> {
                     new PictureShelf(Optional.empty()).take(order.picture()).file();
             Captions captions = new Captions();
             AskedField asked = AskedField.of(
-                    order.sample(read, runner.work(cancel)), captions.of(read.key(), read.picture(), runner.work(cancel)));
+                    order.sample(read, runner.work(cancel)),
+                    captions.of(read.key(), read.picture(), runner.work(cancel)));
             Sample sample = asked.sample();
             State start = State.of(sample.picture(), sample.field(), sample.scale());
             return new Respondent(

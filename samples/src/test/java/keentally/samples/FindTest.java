@@ -15,7 +15,6 @@ import keentally.core.geometry.Ellipse;
 import keentally.core.geometry.Rectangle;
 import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
-import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import org.junit.jupiter.api.Test;
 

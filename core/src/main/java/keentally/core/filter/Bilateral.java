@@ -140,7 +140,9 @@ public final class Bilateral {
             }
             for (int c = 0; c < channels; c++) {
                 for (int x = 0; x < n; x++) {
-                    sums[c][x] = isSomewhere(x) ? sums[c][x] / weights[x] : planes.get(c).at(left + x, y);
+                    sums[c][x] = isSomewhere(x)
+                            ? sums[c][x] / weights[x]
+                            : planes.get(c).at(left + x, y);
                 }
                 System.arraycopy(sums[c], 0, out[c], y * width + left, n);
             }

@@ -149,8 +149,7 @@ public final class Gaussian {
         }
 
         /** Two pairs at once halve the trips to the sum. */
-        private static void addPairs(
-                float[] sum, float[] a, float[] b, float[] c, float[] d, float near, float far) {
+        private static void addPairs(float[] sum, float[] a, float[] b, float[] c, float[] d, float near, float far) {
             for (int x = 0; x < sum.length; x++) {
                 sum[x] += near * (a[x] + b[x]) + far * (c[x] + d[x]);
             }

@@ -174,17 +174,14 @@ public final class RoundField {
             }
         }
         return work
-                .map(
-                        starts.size(),
-                        i -> fit(starts.get(i), NARROW).filter(c -> isInner(c, outer, outerSteepness)))
+                .map(starts.size(), i -> fit(starts.get(i), NARROW).filter(c -> isInner(c, outer, outerSteepness)))
                 .stream()
                 .flatMap(Optional::stream)
                 .reduce(outer, (best, inner) -> inner.r < best.r ? inner : best);
     }
 
     private boolean isInner(Circle inner, Circle outer, double outerSteepness) {
-        boolean concentric =
-                distance(inner.x - outer.x, inner.y - outer.y) < CONCENTRIC * outer.r && inner.r < outer.r;
+        boolean concentric = distance(inner.x - outer.x, inner.y - outer.y) < CONCENTRIC * outer.r && inner.r < outer.r;
         double steepness = typicalSteepness(inner);
         boolean asGood = inner.support >= AS_GOOD * outer.support && steepness >= AS_STEEP * outerSteepness;
         boolean apart = inner.support >= COMPARABLE * outer.support

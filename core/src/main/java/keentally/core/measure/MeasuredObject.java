@@ -34,8 +34,7 @@ final class MeasuredObject {
      * @param memo of the ground's colours
      * @param nearest distance to the nearest other object's centre, where somebody asks for it
      */
-    MeasuredObject(
-            Regions regions, int region, Ground ground, ColourMemo memo, boolean touchesEdge, double nearest) {
+    MeasuredObject(Regions regions, int region, Ground ground, ColourMemo memo, boolean touchesEdge, double nearest) {
         this.regions = regions;
         this.region = region;
         this.ground = ground;
@@ -100,9 +99,8 @@ final class MeasuredObject {
     }
 
     double colour(ColourSpace space, int component) {
-        return colours.computeIfAbsent(
-                        space,
-                        s -> new ColourSums(regions, region, ground.colours(), memo).means(s))[component];
+        return colours.computeIfAbsent(space, s -> new ColourSums(regions, region, ground.colours(), memo).means(s))[
+                component];
     }
 
     /** Left, top, behind the right, behind the bottom. */

@@ -72,9 +72,7 @@ public final class Skeleton {
 
     /** Whether a row may have something to give since the side was last looked at. */
     private boolean hasChangedNear(int y, int turn) {
-        return changed[y] >= turn
-                || y > 0 && changed[y - 1] >= turn
-                || y + 1 < height && changed[y + 1] >= turn;
+        return changed[y] >= turn || y > 0 && changed[y - 1] >= turn || y + 1 < height && changed[y + 1] >= turn;
     }
 
     /** What goes from a row; returns whether anything does. @param ring room for the neighbours: right, upper right, above, and so on */

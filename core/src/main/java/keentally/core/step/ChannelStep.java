@@ -54,8 +54,9 @@ public record ChannelStep(String of, From from, GreyChannel.Weights weights, boo
 
     private Plane plane(Picture picture, Work work) throws StepFault {
         boolean weighed = of.equals(Channel.GREY) && picture.isColour();
-        Optional<Plane> plane =
-                weighed ? Optional.of(GreyChannel.of(picture, weights, round, work)) : ChannelPlane.of(picture, of, work);
+        Optional<Plane> plane = weighed
+                ? Optional.of(GreyChannel.of(picture, weights, round, work))
+                : ChannelPlane.of(picture, of, work);
         return plane.orElseThrow(
                 () -> new StepFault("finds no channel '" + of + "': the picture has " + picture.channelNames()));
     }

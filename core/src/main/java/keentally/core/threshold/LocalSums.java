@@ -3,7 +3,6 @@ package keentally.core.threshold;
 import java.util.Arrays;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Plane;
-import keentally.core.work.Work;
 
 /**
  * Mean and deviation of the square around each pixel of a row, over the field's finite values only; rows are asked for in any order,

@@ -9,7 +9,6 @@ import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane;
 import keentally.core.picture.PlaneF;
-import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import org.junit.jupiter.api.Test;
 

@@ -22,8 +22,7 @@ class SelectionTest {
         float[] sorted = values.clone();
         Arrays.sort(sorted);
         for (int rank = 0; rank < values.length; rank++) {
-            assertThat(Float.floatToIntBits(Selection.of(values, rank)))
-                    .isEqualTo(Float.floatToIntBits(sorted[rank]));
+            assertThat(Float.floatToIntBits(Selection.of(values, rank))).isEqualTo(Float.floatToIntBits(sorted[rank]));
         }
     }
 }

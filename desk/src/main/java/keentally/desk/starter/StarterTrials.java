@@ -84,7 +84,8 @@ final class StarterTrials {
         if (sample.isEmpty()) {
             TrialRuns.TrialSample read = reading.ready(cancel);
             PictureFile file = read.open().file();
-            AskedField asked = AskedField.of(read.made(), desk.captions().of(file.key(), file.picture(), desk.work(cancel)));
+            AskedField asked =
+                    AskedField.of(read.made(), desk.captions().of(file.key(), file.picture(), desk.work(cancel)));
             leftOut = asked.leftOut();
             sample = Optional.of(withCaption ? read : read.on(asked.sample()));
         }

@@ -143,7 +143,7 @@ final class Exchange {
         samples.keep(
                 Texts.of("paste.name"),
                 fresh(),
-                out -> PictureWriter.png(copied(image)).write(out));
+                out -> PictureWriter.png(copied(image), Work.alone()).write(out));
     }
 
     /** Away from the interface thread: what came from the clipboard does not change any more. */

@@ -43,7 +43,8 @@ public final class CutOuts {
             int[] pixels = StageComposer.compose(layers, view, work);
             String name = String.format(Locale.ROOT, "object-%0" + digits + "d.png", i + 1);
             WholeFile.write(
-                    folder.resolve(name), PictureWriter.png(Stamps.on(pixels, view.width(), view.height(), 1, layers)));
+                    folder.resolve(name),
+                    PictureWriter.png(Stamps.on(pixels, view.width(), view.height(), 1, layers), work));
         }
         return objects.count();
     }

@@ -47,7 +47,7 @@ public final class MarkedPicture {
     WholeFile.Writer png() {
         int width = layers.picture().width();
         int height = layers.picture().height();
-        return PictureWriter.png(Stamps.on(painted(layers), width, height, 1, layers));
+        return PictureWriter.png(Stamps.on(painted(layers), width, height, 1, layers), work);
     }
 
     private int[] painted(Layers what) {

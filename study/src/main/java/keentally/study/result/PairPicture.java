@@ -46,7 +46,7 @@ public record PairPicture(View first, View second, boolean stacked) {
 
     /** As PNG. */
     public void write(Path file, Work work) throws FileFault {
-        WholeFile.write(file, PictureWriter.png(sheet(work)));
+        WholeFile.write(file, PictureWriter.png(sheet(work), work));
     }
 
     /** To be kept with a study, under its captions. */

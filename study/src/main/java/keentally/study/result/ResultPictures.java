@@ -1,7 +1,7 @@
 package keentally.study.result;
 
 import java.util.LinkedHashMap;
-import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.SequencedMap;
 import keentally.core.picture.Mask;
@@ -22,7 +22,7 @@ import keentally.study.run.SampleRun;
 final class ResultPictures {
     private ResultPictures() {}
 
-    /** Packing pictures takes longest of all, so they are packed side by side. */
+    /** Packing pictures takes longest of all, so each is packed by all hands. */
     static void write(String name, SampleRun ran, Optional<ChosenBar> bar, ResultSink folder, Work work)
             throws FolderFault {
         Run run = ran.run();
@@ -35,29 +35,16 @@ final class ResultPictures {
         files.put("overlay/" + name + ".png", new MarkedPicture(overlay, work).png());
         files.put(
                 "labels/" + name + ".tif",
-                PictureWriter.tiff(picture.width(), picture.height(), labels(picture, readings)));
-        readings.phases().ifPresent(p -> files.put("phases/" + name + ".png", PictureWriter.png(p.map())));
+                PictureWriter.tiff(picture.width(), picture.height(), labels(picture, readings), work));
+        readings.phases().ifPresent(p -> files.put("phases/" + name + ".png", PictureWriter.png(p.map(), work)));
         for (Run.Station station : run.stations()) {
             if (station.step().save()) {
                 int number = run.method().indexOf(station.step().id()) + 1;
-                files.put("after/" + name + "." + number + ".tif", state(station));
+                files.put("after/" + name + "." + number + ".tif", state(station, work));
             }
         }
-        List<String> names = List.copyOf(files.keySet());
-        for (Optional<FolderFault> fault :
-                work.map(names.size(), i -> attempt(folder, names.get(i), files.get(names.get(i))))) {
-            if (fault.isPresent()) {
-                throw fault.get();
-            }
-        }
-    }
-
-    private static Optional<FolderFault> attempt(ResultSink folder, String name, WholeFile.Writer writer) {
-        try {
-            folder.write(name, writer);
-            return Optional.empty();
-        } catch (FolderFault e) {
-            return Optional.of(e);
+        for (Map.Entry<String, WholeFile.Writer> file : files.entrySet()) {
+            folder.write(file.getKey(), file.getValue());
         }
     }
 
@@ -80,17 +67,17 @@ final class ResultPictures {
     }
 
     /** The picture, the phases, the mask (0 and 255) or the label map, by what the step gives. */
-    static WholeFile.Writer state(Run.Station station) {
+    static WholeFile.Writer state(Run.Station station, Work work) {
         State state = station.after();
         Picture current = state.current();
         return switch (station.step().gives()) {
-            case PICTURE -> PictureWriter.tiff(current);
-            case PHASES -> PictureWriter.tiff(Picture.grey(state.needPhases().map()));
-            case MASK -> PictureWriter.tiff(Picture.grey(blackAndWhite(state.needMask())));
+            case PICTURE -> PictureWriter.tiff(current, work);
+            case PHASES -> PictureWriter.tiff(Picture.grey(state.needPhases().map()), work);
+            case MASK -> PictureWriter.tiff(Picture.grey(blackAndWhite(state.needMask())), work);
             case OBJECTS -> {
                 int[] labels = new int[current.width() * current.height()];
                 label(state.needObjects(), current.width(), labels);
-                yield PictureWriter.tiff(current.width(), current.height(), labels);
+                yield PictureWriter.tiff(current.width(), current.height(), labels, work);
             }
         };
     }

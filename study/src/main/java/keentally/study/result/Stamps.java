@@ -34,7 +34,7 @@ final class Stamps {
     /** A picture with its stamps; higher than before where it has a legend. @param zoom pixels of it for one of the sample */
     static BufferedImage on(int[] painted, int width, int height, double zoom, Layers layers) {
         BufferedImage picture = new BufferedImage(width, height + below(layers), BufferedImage.TYPE_INT_RGB);
-        picture.setRGB(0, 0, width, height, painted, 0, width);
+        picture.getRaster().setDataElements(0, 0, width, height, painted);
         Graphics2D pen = picture.createGraphics();
         pen.setRenderingHint(RenderingHints.KEY_TEXT_ANTIALIASING, RenderingHints.VALUE_TEXT_ANTIALIAS_ON);
         bar(layers, width, height, zoom).ifPresent(bar -> bar(pen, bar, width, height, zoom));

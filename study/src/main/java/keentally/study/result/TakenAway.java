@@ -14,6 +14,7 @@ import keentally.core.picture.PlaneF;
 import keentally.core.quantity.PixelSize;
 import keentally.core.run.Readings;
 import keentally.core.run.Run;
+import keentally.core.work.Work;
 import keentally.study.file.FileFault;
 import keentally.study.file.Sheet;
 import keentally.study.file.WholeFile;
@@ -144,6 +145,6 @@ public record TakenAway(SampleRun ran) {
 
     /** What a station gives, in its own values: TIFF of picture, phases, mask or label map. */
     public static void state(Path file, Run.Station station) throws FileFault {
-        WholeFile.write(file, ResultPictures.state(station));
+        WholeFile.write(file, ResultPictures.state(station, Work.alone()));
     }
 }
