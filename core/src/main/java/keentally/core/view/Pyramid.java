@@ -177,47 +177,49 @@ public final class Pyramid implements HoldsBuffers {
         return switch (plane) {
             case Plane8 p -> {
                 byte[] out = new byte[width * height];
-                average(p, width, height, work, (i, v) -> out[i] = (byte) Math.round(v));
+                byte[] in = p.values();
+                fours(p, width, height, work, (i, a, b, c, d) -> {
+                    int sum = (in[a] & 0xff) + (in[b] & 0xff) + (in[c] & 0xff) + (in[d] & 0xff);
+                    out[i] = (byte) (sum + 2 >> 2);
+                });
                 yield Plane8.of(width, height, out);
             }
             case Plane16 p -> {
                 short[] out = new short[width * height];
-                average(p, width, height, work, (i, v) -> out[i] = (short) Math.round(v));
+                short[] in = p.values();
+                fours(p, width, height, work, (i, a, b, c, d) -> {
+                    int sum = (in[a] & 0xffff) + (in[b] & 0xffff) + (in[c] & 0xffff) + (in[d] & 0xffff);
+                    out[i] = (short) (sum + 2 >> 2);
+                });
                 yield Plane16.of(width, height, out);
             }
             case PlaneF p -> {
                 float[] out = new float[width * height];
-                average(p, width, height, work, (i, v) -> out[i] = v);
+                float[] in = p.values();
+                fours(p, width, height, work, (i, a, b, c, d) -> out[i] = (in[a] + in[b] + in[c] + in[d]) / 4);
                 yield PlaneF.of(width, height, out);
             }
         };
     }
 
-    private interface Store {
-        void put(int index, float value);
+    /** A place of the half, and those of the four pixels it is made of. */
+    private interface Four {
+        void put(int place, int a, int b, int c, int d);
     }
 
-    private static void average(Plane plane, int width, int height, Work work, Store store) {
+    /** With an odd last row or column doubled. */
+    private static void fours(Plane plane, int width, int height, Work work, Four each) {
         work.bands(height, (from, to) -> {
-            float[] upper = new float[2 * width];
-            float[] lower = new float[2 * width];
             for (int y = from; y < to; y++) {
-                row(plane, 2 * y, upper);
-                row(plane, Math.min(2 * y + 1, plane.height() - 1), lower);
+                int upper = 2 * y * plane.width();
+                int lower = Math.min(2 * y + 1, plane.height() - 1) * plane.width();
                 for (int x = 0; x < width; x++) {
-                    float sum = upper[2 * x] + upper[2 * x + 1] + lower[2 * x] + lower[2 * x + 1];
-                    store.put(y * width + x, sum / 4);
+                    int left = 2 * x;
+                    int right = Math.min(left + 1, plane.width() - 1);
+                    each.put(y * width + x, upper + left, upper + right, lower + left, lower + right);
                 }
             }
         });
-    }
-
-    /** With an odd last pixel doubled. */
-    private static void row(Plane plane, int y, float[] into) {
-        plane.readRow(y, 0, plane.width(), into, 0);
-        if (plane.width() < into.length) {
-            into[into.length - 1] = into[into.length - 2];
-        }
     }
 
     @Override

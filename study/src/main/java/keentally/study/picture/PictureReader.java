@@ -12,6 +12,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.FutureTask;
+import java.util.function.Function;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.ImageTypeSpecifier;
@@ -22,6 +25,7 @@ import javax.imageio.stream.ImageInputStream;
 import keentally.core.picture.Picture;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.Scale;
+import keentally.core.work.CancelledException;
 import keentally.study.file.FileFault;
 import keentally.study.file.Sha256;
 import keentally.study.file.WholeFile;
@@ -258,8 +262,9 @@ public final class PictureReader {
     }
 
     private PictureFile page(int page, Optional<String> knownSha256) throws FileFault {
-        String sha256 = knownSha256.isPresent() ? knownSha256.get() : sha256();
-        return with(reader -> {
+        FutureTask<String> hash = new FutureTask<>(() -> knownSha256.isPresent() ? knownSha256.get() : sha256());
+        Thread.ofPlatform().daemon().name("hash").start(hash);
+        Function<String, PictureFile> read = with(reader -> {
             int pages = reader.getNumImages(true);
             if (page < 1 || page > pages) {
                 throw new FileFault(file + " has " + pages + (pages == 1 ? " page" : " pages") + ", but page " + page
@@ -278,8 +283,25 @@ public final class PictureReader {
             boolean inverted =
                     other && !byOther && tags.map(TiffTags::isWhiteZero).orElse(false);
             RasterPlanes.DecodedPicture decoded = RasterPlanes.of(image, inverted);
-            return file(decoded, sha256, page, pages, facts(reader, metadata, tags));
+            Marks marks = facts(reader, metadata, tags);
+            return sha256 -> file(decoded, sha256, page, pages, marks);
         });
+        return read.apply(done(hash));
+    }
+
+    /** What was worked out while the picture was read. */
+    private static String done(FutureTask<String> hash) throws FileFault {
+        try {
+            return hash.get();
+        } catch (ExecutionException e) {
+            if (e.getCause() instanceof FileFault fault) {
+                throw fault;
+            }
+            throw new IllegalStateException(e.getCause());
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new CancelledException();
+        }
     }
 
     private BufferedImage readByOther(int index) throws IOException {
