@@ -174,50 +174,63 @@ public final class Pyramid implements HoldsBuffers {
     private static Plane half(Plane plane, Work work) {
         int width = (plane.width() + 1) / 2;
         int height = (plane.height() + 1) / 2;
+        int last = plane.width() - 1;
         return switch (plane) {
             case Plane8 p -> {
                 byte[] out = new byte[width * height];
                 byte[] in = p.values();
-                fours(p, width, height, work, (i, a, b, c, d) -> {
-                    int sum = (in[a] & 0xff) + (in[b] & 0xff) + (in[c] & 0xff) + (in[d] & 0xff);
-                    out[i] = (byte) (sum + 2 >> 2);
+                rows(p, width, height, work, (to, upper, lower) -> {
+                    for (int x = 0; x < width; x++) {
+                        int left = 2 * x;
+                        int right = Math.min(left + 1, last);
+                        int above = (in[upper + left] & 0xff) + (in[upper + right] & 0xff);
+                        int below = (in[lower + left] & 0xff) + (in[lower + right] & 0xff);
+                        out[to + x] = (byte) (above + below + 2 >> 2);
+                    }
                 });
                 yield Plane8.of(width, height, out);
             }
             case Plane16 p -> {
                 short[] out = new short[width * height];
                 short[] in = p.values();
-                fours(p, width, height, work, (i, a, b, c, d) -> {
-                    int sum = (in[a] & 0xffff) + (in[b] & 0xffff) + (in[c] & 0xffff) + (in[d] & 0xffff);
-                    out[i] = (short) (sum + 2 >> 2);
+                rows(p, width, height, work, (to, upper, lower) -> {
+                    for (int x = 0; x < width; x++) {
+                        int left = 2 * x;
+                        int right = Math.min(left + 1, last);
+                        int above = (in[upper + left] & 0xffff) + (in[upper + right] & 0xffff);
+                        int below = (in[lower + left] & 0xffff) + (in[lower + right] & 0xffff);
+                        out[to + x] = (short) (above + below + 2 >> 2);
+                    }
                 });
                 yield Plane16.of(width, height, out);
             }
             case PlaneF p -> {
                 float[] out = new float[width * height];
                 float[] in = p.values();
-                fours(p, width, height, work, (i, a, b, c, d) -> out[i] = (in[a] + in[b] + in[c] + in[d]) / 4);
+                rows(p, width, height, work, (to, upper, lower) -> {
+                    for (int x = 0; x < width; x++) {
+                        int left = 2 * x;
+                        int right = Math.min(left + 1, last);
+                        float sum = in[upper + left] + in[upper + right] + in[lower + left] + in[lower + right];
+                        out[to + x] = sum / 4;
+                    }
+                });
                 yield PlaneF.of(width, height, out);
             }
         };
     }
 
-    /** A place of the half, and those of the four pixels it is made of. */
-    private interface Four {
-        void put(int place, int a, int b, int c, int d);
+    /** Where a row of the half begins, and the two that it is made of. */
+    private interface HalfRow {
+        void make(int to, int upper, int lower);
     }
 
-    /** With an odd last row or column doubled. */
-    private static void fours(Plane plane, int width, int height, Work work, Four each) {
+    /** With an odd last row doubled. */
+    private static void rows(Plane plane, int width, int height, Work work, HalfRow row) {
         work.bands(height, (from, to) -> {
             for (int y = from; y < to; y++) {
-                int upper = 2 * y * plane.width();
-                int lower = Math.min(2 * y + 1, plane.height() - 1) * plane.width();
-                for (int x = 0; x < width; x++) {
-                    int left = 2 * x;
-                    int right = Math.min(left + 1, plane.width() - 1);
-                    each.put(y * width + x, upper + left, upper + right, lower + left, lower + right);
-                }
+                int lower = Math.min(2 * y + 1, plane.height() - 1);
+                row.make(y * width, 2 * y * plane.width(), lower * plane.width());
             }
         });
     }
