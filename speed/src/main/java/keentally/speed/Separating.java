@@ -39,6 +39,7 @@ public class Separating extends TwoThreads {
     private static final int FEW = 300;
 
     private Plane8 smooth;
+    private PlaneF smoothFloats;
     private Regions apart;
     private Mask mask;
     private Mask touching;
@@ -48,7 +49,8 @@ public class Separating extends TwoThreads {
     @Setup(Level.Trial)
     public void draw() {
         PlaneF drawn = Drawn.floats(work);
-        smooth = Drawn.bytes(Gaussian.of(drawn, 2, work));
+        smoothFloats = Gaussian.of(drawn, 2, work);
+        smooth = Drawn.bytes(smoothFloats);
         mask = Cut.bright(115).mask(Drawn.bytes(drawn), field, work);
         apart = Labeller.regions(mask, Neighbours.EIGHT, work);
         touching = grownTo(mask, CLUMPS);
@@ -93,6 +95,11 @@ public class Separating extends TwoThreads {
     @Benchmark
     public Regions growFromMinima() {
         return GrowRegions.fromMinima(field, smooth, 60, work).regions();
+    }
+
+    @Benchmark
+    public Regions growFromFloats() {
+        return GrowRegions.fromMinima(field, smoothFloats, 60, work).regions();
     }
 
     @Benchmark
