@@ -14,12 +14,10 @@ import keentally.core.work.Work;
  * <p>Accuracy: exact for whole numbers. Floating point is taken in 65,535 equal steps from the least to the greatest value of the
  * picture, so it is good to 1e-5 of that range; not-a-number counts as the least.
  *
- * <p>Cost: for 8 bits nearly the same for any radius, by histograms of columns; otherwise growing with the radius, by a histogram that
- * slides along the row.
+ * <p>Cost: nearly the same for any radius, by histograms of columns; of more than 8 bits on the ranks of tiles.
  *
- * <p>Sources: S. Perreault and P. Hébert (2007), "Median filtering in constant time", IEEE Transactions on Image Processing 16(9),
- * 2389–2394; T. S. Huang, G. J. Yang and G. Y. Tang (1979), "A fast two-dimensional median filtering algorithm", IEEE Transactions
- * on Acoustics, Speech, and Signal Processing 27(1), 13–18.
+ * <p>Source: S. Perreault and P. Hébert (2007), "Median filtering in constant time", IEEE Transactions on Image Processing 16(9),
+ * 2389–2394.
  */
 public final class MedianFilter {
     private static final int STEPS = 65535;
@@ -27,6 +25,9 @@ public final class MedianFilter {
 
     /** Rows done together at least: each part begins by counting the rows around its first one. */
     private static final int LEAST_ROWS = 256;
+
+    /** Side of what is ranked together. */
+    private static final int LEAST_TILE = 96;
 
     /** Columns done together: their histograms stay in the cache of a core. */
     private static final int STRIPE = 256;
@@ -58,11 +59,18 @@ public final class MedianFilter {
             int to = (int) ((long) height * (part + 1) / parts);
             for (int left = 0; left < plane.width(); left += STRIPE) {
                 int right = Math.min(plane.width(), left + STRIPE);
-                new ByteColumns(plane, radius, left, right).run(from, to, out, work);
+                new ByteColumns(plane.values(), plane.width(), height, radius, left, right)
+                        .run(from, to, (y, x, bin, rank) -> out[y * plane.width() + x] = (byte) bin, work);
             }
             return to - from;
         });
         return out;
+    }
+
+    /** Told the median of each square. */
+    private interface Found {
+        /** @param bin the median's, and {@code rank} how many of that bin come before it */
+        void at(int y, int x, int bin, int rank);
     }
 
     /**
@@ -89,10 +97,10 @@ public final class MedianFilter {
         private int found;
 
         /** @param left the stripe's first column */
-        ByteColumns(Plane8 plane, int radius, int left, int right) {
-            this.values = plane.values();
-            this.width = plane.width();
-            this.height = plane.height();
+        ByteColumns(byte[] values, int width, int height, int radius, int left, int right) {
+            this.values = values;
+            this.width = width;
+            this.height = height;
             this.radius = radius;
             this.left = left;
             this.right = right;
@@ -104,14 +112,14 @@ public final class MedianFilter {
             this.fine = new long[columns.length * 64];
         }
 
-        void run(int from, int to, byte[] out, Work work) {
+        void run(int from, int to, Found median, Work work) {
             for (int y = from - radius; y <= from + radius; y++) {
                 int base = Border.mirror(y, height) * width;
                 for (int i = 0; i < columns.length; i++) {
                     count(i, values[base + columns[i]] & 0xff, 1);
                 }
             }
-            row(from, out);
+            row(from, median);
             for (int y = from + 1; y < to; y++) {
                 work.cancel().check();
                 int gone = Border.mirror(y - radius - 1, height) * width;
@@ -120,7 +128,7 @@ public final class MedianFilter {
                     count(i, values[gone + columns[i]] & 0xff, -1);
                     count(i, values[come + columns[i]] & 0xff, 1);
                 }
-                row(y, out);
+                row(y, median);
             }
         }
 
@@ -130,7 +138,7 @@ public final class MedianFilter {
         }
 
         /** The coarse counts of the square stay in four variables. */
-        private void row(int y, byte[] out) {
+        private void row(int y, Found median) {
             Arrays.fill(fineUpTo, Integer.MIN_VALUE);
             long c0 = 0;
             long c1 = 0;
@@ -153,8 +161,8 @@ public final class MedianFilter {
                 int bin = found;
                 bringFine(bin, x);
                 int f = bin * 4;
-                first(squareFine[f], squareFine[f + 1], squareFine[f + 2], squareFine[f + 3], rank);
-                out[y * width + left + x] = (byte) (bin * 16 + found);
+                int within = first(squareFine[f], squareFine[f + 1], squareFine[f + 2], squareFine[f + 3], rank);
+                median.at(y, left + x, bin * 16 + found, within);
                 int gone = x * 4;
                 c0 -= coarse[gone];
                 c1 -= coarse[gone + 1];
@@ -239,82 +247,121 @@ public final class MedianFilter {
 
     private static short[] shorts(Plane16 plane, int radius, Work work) {
         short[] out = new short[plane.width() * plane.height()];
-        work.bands(plane.height(), (from, to) -> {
-            Sliding sliding = new Sliding(plane, radius);
-            for (int y = from; y < to; y++) {
-                work.cancel().check();
-                sliding.row(y, out);
+        int side = Math.max(LEAST_TILE, 2 * radius);
+        work.each((plane.height() + side - 1) / side, i -> {
+            int top = i * side;
+            Tile tile = new Tile(plane, radius, side, out);
+            for (int left = 0; left < plane.width(); left += side) {
+                tile.run(left, top, work);
             }
         });
         return out;
     }
 
-    /** One histogram that slides along a row, with a coarse one of 256 bins above it and the number below the middle. */
-    private static final class Sliding {
-        private final short[] values;
-        private final int width;
-        private final int height;
+    /**
+     * A part of a picture with what is within the radius of it. Its values are ranked, and the ranks parted into 256 bins of one size: the
+     * median's bin is found as in a picture of 8 bits, and in it, among so few, the median itself by going through them in order.
+     */
+    private static final class Tile implements Found {
+        private static final int BINS = 256;
+
+        private final Plane16 plane;
         private final int radius;
-        private final char[] fine = new char[65536];
-        private final int[] coarse = new int[256];
-        private int middle;
-        private int below;
+        private final int side;
+        private final short[] out;
+        private final short[] values;
+        private final byte[] bins;
 
-        Sliding(Plane16 plane, int radius) {
-            this.values = plane.values();
-            this.width = plane.width();
-            this.height = plane.height();
+        /** Places in the tile, from the least value to the greatest, and where each lies. */
+        private int[] order;
+
+        private int[] spare;
+        private final int[] xs;
+        private final int[] ys;
+        private int left;
+        private int top;
+        private int width;
+        private int count;
+
+        Tile(Plane16 plane, int radius, int side, short[] out) {
+            this.plane = plane;
             this.radius = radius;
+            this.side = side;
+            this.out = out;
+            int most = (side + 2 * radius) * (side + 2 * radius);
+            this.values = new short[most];
+            this.bins = new byte[most];
+            this.order = new int[most];
+            this.spare = new int[most];
+            this.xs = new int[most];
+            this.ys = new int[most];
         }
 
-        void row(int y, short[] out) {
-            Arrays.fill(fine, (char) 0);
-            Arrays.fill(coarse, 0);
-            middle = 0;
-            below = 0;
-            int[] bases = new int[2 * radius + 1];
-            for (int i = 0; i < bases.length; i++) {
-                bases[i] = Border.mirror(y + i - radius, height) * width;
-            }
-            for (int i = -radius; i <= radius; i++) {
-                change(bases, Border.mirror(i, width), 1);
-            }
-            int half = bases.length * bases.length / 2;
-            for (int x = 0; x < width; x++) {
-                settle(half);
-                out[y * width + x] = (short) middle;
-                change(bases, Border.mirror(x - radius, width), -1);
-                change(bases, Border.mirror(x + radius + 1, width), 1);
-            }
-        }
-
-        private void change(int[] bases, int column, int by) {
-            for (int base : bases) {
-                int v = values[base + column] & 0xffff;
-                fine[v] += (char) by;
-                coarse[v >> 8] += by;
-                below += v < middle ? by : 0;
-            }
-        }
-
-        /** Moves the middle until at most half lie below it and more than half up to it. */
-        private void settle(int half) {
-            while (below > half) {
-                if ((middle & 0xff) == 0 && below - coarse[(middle >> 8) - 1] > half) {
-                    middle -= 256;
-                    below -= coarse[middle >> 8];
-                } else {
-                    below -= fine[--middle];
+        void run(int fromX, int fromY, Work work) {
+            left = fromX - radius;
+            top = fromY - radius;
+            int columns = Math.min(side, plane.width() - fromX);
+            int rows = Math.min(side, plane.height() - fromY);
+            width = columns + 2 * radius;
+            int height = rows + 2 * radius;
+            count = width * height;
+            for (int y = 0; y < height; y++) {
+                int base = Border.mirror(top + y, plane.height()) * plane.width();
+                for (int x = 0; x < width; x++) {
+                    values[y * width + x] = plane.values()[base + Border.mirror(left + x, plane.width())];
                 }
             }
-            while (below + fine[middle] <= half) {
-                if ((middle & 0xff) == 0 && below + coarse[middle >> 8] <= half) {
-                    below += coarse[middle >> 8];
-                    middle += 256;
-                } else {
-                    below += fine[middle++];
+            rank();
+            new ByteColumns(bins, width, height, radius, radius, radius + columns)
+                    .run(radius, radius + rows, this, work);
+        }
+
+        /** Places in the order of their values, by the lower byte and then by the upper one. */
+        private void rank() {
+            for (int i = 0; i < count; i++) {
+                order[i] = i;
+            }
+            for (int shift = 0; shift < 16; shift += 8) {
+                int[] start = new int[257];
+                for (int i = 0; i < count; i++) {
+                    start[(values[i] >> shift & 0xff) + 1]++;
+                }
+                for (int d = 0; d < 256; d++) {
+                    start[d + 1] += start[d];
+                }
+                for (int i = 0; i < count; i++) {
+                    spare[start[values[order[i]] >> shift & 0xff]++] = order[i];
+                }
+                int[] swap = order;
+                order = spare;
+                spare = swap;
+            }
+            for (int b = 0; b < BINS; b++) {
+                for (int i = first(b); i < first(b + 1); i++) {
+                    bins[order[i]] = (byte) b;
+                    xs[i] = order[i] % width;
+                    ys[i] = order[i] / width;
                 }
             }
+        }
+
+        /** Where a bin begins in the order. */
+        private int first(int bin) {
+            return (int) ((long) count * bin / BINS);
+        }
+
+        @Override
+        public void at(int y, int x, int bin, int rank) {
+            int x0 = x - radius;
+            int y0 = y - radius;
+            int passed = 0;
+            int i = first(bin) - 1;
+            while (passed <= rank) {
+                i++;
+                int beyond = xs[i] - x0 | 2 * radius - xs[i] + x0 | ys[i] - y0 | 2 * radius - ys[i] + y0;
+                passed += ~beyond >>> 31;
+            }
+            out[(top + y) * plane.width() + left + x] = values[order[i]];
         }
     }
 
