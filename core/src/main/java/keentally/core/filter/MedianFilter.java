@@ -27,7 +27,7 @@ public final class MedianFilter {
     private static final int LEAST_ROWS = 256;
 
     /** Side of what is ranked together. */
-    private static final int LEAST_TILE = 96;
+    private static final int LEAST_TILE = 64;
 
     /** Columns done together: their histograms stay in the cache of a core. */
     private static final int STRIPE = 256;
