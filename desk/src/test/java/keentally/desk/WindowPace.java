@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.SplittableRandom;
@@ -11,6 +12,7 @@ import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.stream.Collectors;
 import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
 import javafx.geometry.Bounds;
@@ -35,10 +37,12 @@ import org.junit.jupiter.api.io.TempDir;
  * tests. An answer is the first pulse after the stage's picture was changed or moved.
  */
 class WindowPace {
-    private static final int STEPS = 120;
+    private static final int STEPS = 60;
     private static final int SLOW_STEPS = 12;
     private static final int CELL = 62;
     private static final long LONGEST = 20_000;
+    private static final long STALL = 30;
+    private static final long PATIENCE = 2_000;
 
     @TempDir
     private Path home;
@@ -62,7 +66,7 @@ class WindowPace {
         try (DeskDriver desk = DeskDriver.start(folder)) {
             desk.open(first, second);
             desk.quiet();
-            desk.stations("threshold", "split");
+            desk.stations("threshold", "split-touching");
             desk.quiet();
             for (boolean warm : new boolean[] {false, true}) {
                 Hand hand = new Hand(desk, warm ? name : "");
@@ -80,7 +84,7 @@ class WindowPace {
                     return null;
                 });
                 desk.click("card-2");
-                hand.drags("depth of a split moved", "depth-slider", SLOW_STEPS, t -> 0.3 + 0.04 * t, t -> 0.5);
+                hand.keys("depth of a split moved", "depth-slider", SLOW_STEPS);
                 hand.acts(
                         "sample changed",
                         SLOW_STEPS,
@@ -182,8 +186,8 @@ class WindowPace {
                 what.run();
                 return null;
             });
-            if (!answered.await(LONGEST, TimeUnit.MILLISECONDS)) {
-                asked.set(0);
+            if (!answered.await(PATIENCE, TimeUnit.MILLISECONDS)) {
+                asked.set(0); // nothing to be seen: the picture's edge was reached, or the same values came out
             }
         }
 
@@ -212,6 +216,15 @@ class WindowPace {
             }
             tell(what, stalls);
             desk.quiet();
+        }
+
+        /** The right arrow, again and again. */
+        void keys(String what, String id, int times) throws InterruptedException {
+            desk.onFx(() -> {
+                desk.node(id).requestFocus();
+                return null;
+            });
+            acts(what, times, () -> new Robot().keyType(KeyCode.RIGHT));
         }
 
         void acts(String what, int times, Runnable act) throws InterruptedException {
@@ -299,13 +312,29 @@ class WindowPace {
                     done.countDown();
                 });
                 try {
-                    done.await();
+                    while (!done.await(STALL, TimeUnit.MILLISECONDS)) {
+                        tellWhere();
+                    }
                     Thread.sleep(2);
                 } catch (InterruptedException e) {
                     return;
                 }
             }
         });
+
+        /** What the interface thread is at; with {@code -Dstalls=true}. */
+        private static void tellWhere() {
+            if (Boolean.getBoolean("stalls")) {
+                Thread.getAllStackTraces().forEach((thread, frames) -> {
+                    if (thread.getName().equals("JavaFX Application Thread")) {
+                        System.out.println(Arrays.stream(frames)
+                                .limit(24)
+                                .map(StackTraceElement::toString)
+                                .collect(Collectors.joining("\n  ", "stalled at\n  ", "")));
+                    }
+                });
+            }
+        }
 
         double longest() throws InterruptedException {
             over.set(true);
