@@ -24,7 +24,7 @@ public final class Growth {
     private static final int[][] DISCS = {{4, 3}, {12, 9}, {64, 48}, {200, 150}, {632, 474}};
 
     private static final double FLAT = 1.5;
-    private static final long ENOUGH = 1_500_000_000L;
+    private static final long ENOUGH = 500_000_000L;
     private static final int LEAST_TIMES = 3;
     private static final ThreadMXBean THREADS = (ThreadMXBean) ManagementFactory.getThreadMXBean();
 
