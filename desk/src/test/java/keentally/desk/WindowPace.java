@@ -75,11 +75,20 @@ class WindowPace {
             for (boolean warm : new boolean[] {false, true}) {
                 Hand hand = new Hand(desk, warm ? name : "");
                 desk.click("card-1");
-                hand.drags("cut dragged", "histogram", STEPS, t -> 0.5, t -> 0.5 + 0.15 * Math.sin(t / 9.0));
+                hand.drags(
+                        "cut moved once", "histogram", STEPS / 3, true, t -> 0.5, t -> 0.5 + 0.15 * Math.sin(t / 3.0));
+                hand.drags(
+                        "cut dragged without a pause",
+                        "histogram",
+                        STEPS,
+                        false,
+                        t -> 0.5,
+                        t -> 0.5 + 0.15 * Math.sin(t / 9.0));
                 hand.drags(
                         "panned",
                         "stage",
                         STEPS,
+                        false,
                         t -> 0.5 + 0.2 * Math.sin(t / 20.0),
                         t -> 0.5 + 0.2 * Math.cos(t / 17.0));
                 hand.scrolls("zoomed", "stage", STEPS);
@@ -197,7 +206,8 @@ class WindowPace {
             }
         }
 
-        void drags(String what, String id, int steps, Place x, Place y) throws InterruptedException {
+        /** @param calm whether to wait after each step until all that hangs on it is worked out, so that an answer is surely its own */
+        void drags(String what, String id, int steps, boolean calm, Place x, Place y) throws InterruptedException {
             Node node = desk.node(id);
             mouse(node, x.at(0), y.at(0));
             desk.onFx(() -> {
@@ -208,6 +218,9 @@ class WindowPace {
             for (int i = 1; i < steps; i++) {
                 Point2D to = place(node, x.at(i), y.at(i));
                 ask(() -> new Robot().mouseMove(to));
+                if (calm) {
+                    desk.quiet();
+                }
             }
             tell(what, stalls);
             desk.release();
