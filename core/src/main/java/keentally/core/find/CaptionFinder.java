@@ -51,6 +51,7 @@ public final class CaptionFinder {
         this.work = work;
     }
 
+    /** What was burnt into a picture. @param work whose wish to stop is looked at between rows */
     public static Caption find(Picture picture, Work work) {
         CaptionFinder finder = new CaptionFinder(picture.width(), picture.height(), grey(picture, work), work);
         Optional<Rectangle> strip = finder.strip();

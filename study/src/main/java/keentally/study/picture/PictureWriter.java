@@ -29,6 +29,9 @@ public final class PictureWriter {
 
     /** A grey plane of 8 or 16 bits as PNG. */
     public static WholeFile.Writer png(Plane plane, Work work) {
+        if (!plane.depth().isWhole()) {
+            throw new IllegalArgumentException("a PNG holds whole numbers of 8 or 16 bits");
+        }
         return out -> PngFile.write(PixelRows.of(plane), out, work);
     }
 

@@ -22,6 +22,7 @@ final class TiffFile {
     private static final int HEADER = 8;
 
     private static final int ENTRY = 12;
+    private static final long MOST = 1L << 32;
 
     private TiffFile() {}
 
@@ -63,7 +64,7 @@ final class TiffFile {
     }
 
     /** In the order of their tags, the places of the strips reckoned from the length of all that stands before them. */
-    private static List<Entry> entries(PixelRows rows, List<byte[]> strips) {
+    private static List<Entry> entries(PixelRows rows, List<byte[]> strips) throws IOException {
         int[] lengths = strips.stream().mapToInt(s -> s.length).toArray();
         int[] each = new int[rows.samples()];
         Arrays.fill(each, rows.bits());
@@ -81,12 +82,15 @@ final class TiffFile {
                 new Entry(279, LONG, lengths),
                 new Entry(284, SHORT, 1),
                 new Entry(339, SHORT, kind)));
-        int at = HEADER + 2 + entries.size() * ENTRY + 4;
+        long at = HEADER + 2 + entries.size() * ENTRY + 4;
         at += entries.stream().filter(e -> !e.fits()).mapToInt(Entry::bytes).sum();
         int[] places = new int[lengths.length];
         for (int i = 0; i < places.length; i++) {
-            places[i] = at;
-            at = Math.addExact(at, lengths[i]);
+            places[i] = (int) at; // without a sign in the file
+            at += lengths[i];
+        }
+        if (at >= MOST) {
+            throw new IOException("a TIFF cannot hold more than 4 GB");
         }
         entries.set(5, new Entry(273, LONG, places));
         return entries;
