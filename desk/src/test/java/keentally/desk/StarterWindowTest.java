@@ -65,6 +65,18 @@ class StarterWindowTest {
     }
 
     @Test
+    void whatItWouldBeIsWorkedOutWithoutTheCaptionToo() {
+        desk.keys(KeyCode.SHIFT, KeyCode.F1);
+        List<String> near = desk.texts("why-neighbours");
+        assertThat(near).hasSizeGreaterThan(4);
+        for (int i = 1; i < near.size(); i += 2) {
+            assertThat(Double.parseDouble(near.get(i)))
+                    .as(near.get(i - 1))
+                    .isBetween(0.93 * TRUE_COUNT, 1.03 * TRUE_COUNT);
+        }
+    }
+
+    @Test
     void whatIsLaidOutIsToldAndShown() {
         desk.fire("starter-how-many");
         List<MethodStep> steps = desk.onFx(() -> desk.model().method().steps());

@@ -98,7 +98,8 @@ final class NumberHelp {
         body.getChildren().addAll(Pieces.head("why.neighbours"), rows, hint);
         Topic.Whose whose = of.whose();
         TrialRuns trials = desk.trials();
-        TrialRuns.Reading reading = trials.reading(desk.study().get(), whose.sample(), whose.methodId());
+        TrialRuns.Reading reading =
+                whose.fenced().orElseGet(() -> trials.reading(desk.study().get(), whose.sample(), whose.methodId()));
         int last = last(whose.method(), of.upTo());
         long ticket = ++asked;
         desk.look(this, Urgency.NEIGHBOURS, cancel -> {

@@ -43,22 +43,28 @@ public sealed interface Topic {
      *
      * @param methodId of the study, whose work by hand goes with it
      * @param method as it goes on that sample; may be one that is only tried
+     * @param fenced reads the sample where it is fenced otherwise than in the study
      */
-    record Whose(String sample, String methodId, Method method) {
+    record Whose(String sample, String methodId, Method method, Optional<TrialRuns.Reading> fenced) {
         /** What is on the stage. */
         public static Whose shown(DeskModel desk) {
-            return new Whose(desk.sampleId().get(), desk.methodId(), desk.method());
+            return new Whose(desk.sampleId().get(), desk.methodId(), desk.method(), Optional.empty());
         }
 
         /** A sample of the study with the method that it has there. */
         public static Whose of(Study study, String sample) {
             String id = study.sample(sample).orElseThrow().method();
-            return new Whose(sample, id, study.methodOn(sample, id));
+            return new Whose(sample, id, study.methodOn(sample, id), Optional.empty());
         }
 
         /** Another method tried in the place of that one. */
         public Whose tried(Method other) {
-            return new Whose(sample, methodId, other);
+            return new Whose(sample, methodId, other, fenced);
+        }
+
+        /** The sample fenced otherwise. */
+        public Whose on(TrialRuns.Reading reading) {
+            return new Whose(sample, methodId, method, Optional.of(reading));
         }
 
         /** Whether the sample has these stations, so that one can be led there. */

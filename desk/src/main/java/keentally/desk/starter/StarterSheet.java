@@ -233,7 +233,9 @@ public final class StarterSheet extends ScrollPane {
         open.set(true);
         for (Starter starter : Starter.values()) {
             StarterTile tile = new StarterTile(
-                    starter, laid -> take(starter, laid), (laid, seen) -> StarterWhy.of(desk, starter, laid, seen));
+                    starter,
+                    laid -> take(starter, laid),
+                    (laid, seen) -> StarterWhy.of(desk, starter, laid, seen, now.trials));
             (starter.isCounting() ? counting : shares).getChildren().add(tile);
             work(now, tile, tile::refuse, cancel -> {
                 List<Suggestion> all = now.trials.suggestions(starter, cancel);

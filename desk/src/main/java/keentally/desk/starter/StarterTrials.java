@@ -80,7 +80,7 @@ final class StarterTrials {
         return leftOut;
     }
 
-    private synchronized TrialRuns.TrialSample ready(Cancel cancel) throws FileFault {
+    synchronized TrialRuns.TrialSample ready(Cancel cancel) throws FileFault {
         if (sample.isEmpty()) {
             TrialRuns.TrialSample read = reading.ready(cancel);
             PictureFile file = read.open().file();

@@ -17,7 +17,9 @@ import keentally.study.starter.Told;
 final class StarterWhy {
     private StarterWhy() {}
 
-    static Topic of(DeskModel desk, Starter starter, Suggestion suggestion, StarterTrials.Seen seen) {
+    /** @param tried where it was answered: what was burnt into the picture may be left out there */
+    static Topic of(
+            DeskModel desk, Starter starter, Suggestion suggestion, StarterTrials.Seen seen, StarterTrials tried) {
         List<String> definition = new ArrayList<>(List.of(Texts.of("why.starter")));
         String range = StarterWords.range(seen);
         if (!range.isEmpty()) {
@@ -37,7 +39,7 @@ final class StarterWhy {
                 Texts.of(StarterWords.key(starter)),
                 StarterWords.number(seen),
                 definition,
-                Topic.Whose.shown(desk).tried(suggestion.method()),
+                Topic.Whose.shown(desk).tried(suggestion.method()).on(tried::ready),
                 "",
                 Optional.of(new Topic.Again(reading, v -> StarterWords.figure(seen.told(), v))));
     }
