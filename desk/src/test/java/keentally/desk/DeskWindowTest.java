@@ -51,7 +51,7 @@ class DeskWindowTest {
     @Test
     void moveTheCutSeeTheCountChangeAndTakeItBack() {
         String before = desk.text("headline");
-        assertThat(before).startsWith("cut at 14,915").endsWith("% bright");
+        assertThat(before).startsWith("cut at 14,914").endsWith("% bright");
         assertThat(desk.count()).isEqualTo(356);
         desk.press("histogram", 0.8, 0.5);
         desk.dragTo("histogram", 0.8, 0.4);

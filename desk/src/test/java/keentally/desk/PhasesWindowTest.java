@@ -125,7 +125,7 @@ class PhasesWindowTest {
         assertThat(desk.has("trial-panel")).isFalse();
         assertThat(desk.onFx(() -> desk.model().undoable()).orElseThrow()).contains(label);
         desk.keys(KeyCode.CONTROL, KeyCode.Z);
-        assertThat(desk.text("headline")).startsWith("cut at 14,915");
+        assertThat(desk.text("headline")).startsWith("cut at 14,914");
     }
 
     @Test
