@@ -35,7 +35,7 @@ final class ColourSums {
         long count = 0;
         long hued = 0;
         ColourMemo.Table table = memo.in(space);
-        float[][] rows = new float[COMPONENTS][longestRun()];
+        float[][] rows = new float[COMPONENTS][SignalSums.longestRun(regions, region)];
         for (int place = regions.firstRun(region); place < regions.firstRun(region + 1); place++) {
             int from = regions.runFrom(place);
             int to = regions.runTo(place);
@@ -61,14 +61,6 @@ final class ColourSums {
             sums[0] = direction(sums[3], sums[4], hued);
         }
         return sums;
-    }
-
-    private int longestRun() {
-        int longest = 0;
-        for (int place = regions.firstRun(region); place < regions.firstRun(region + 1); place++) {
-            longest = Math.max(longest, regions.runTo(place) - regions.runFrom(place));
-        }
-        return longest;
     }
 
     /** From 0 up to 360 degrees; not-a-number where no direction leads. */

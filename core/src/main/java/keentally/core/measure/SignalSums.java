@@ -91,7 +91,7 @@ record SignalSums(double sum, double mean, double sd, double min, double max, do
         }
     }
 
-    private static int longestRun(Regions regions, int region) {
+    static int longestRun(Regions regions, int region) {
         int longest = 0;
         for (int i = regions.firstRun(region); i < regions.firstRun(region + 1); i++) {
             longest = Math.max(longest, regions.runTo(i) - regions.runFrom(i));
