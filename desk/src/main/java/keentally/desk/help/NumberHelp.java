@@ -107,7 +107,7 @@ final class NumberHelp {
             try {
                 TrialRuns.TrialSample sample = reading.ready(cancel);
                 for (Neighbours near : Neighbours.of(trials.run(whose.method(), sample.made(), last, cancel))) {
-                    OptionalDouble value = at(near, again, trials, sample, cancel);
+                    OptionalDouble value = at(near, last, again, trials, sample, cancel);
                     Platform.runLater(() -> add(ticket, rows, near, value, again));
                     end = Texts.of("why.done");
                 }
@@ -125,9 +125,14 @@ final class NumberHelp {
 
     /** Nothing where it cannot be had. */
     private static OptionalDouble at(
-            Neighbours near, Topic.Again again, TrialRuns trials, TrialRuns.TrialSample sample, Cancel cancel) {
+            Neighbours near,
+            int last,
+            Topic.Again again,
+            TrialRuns trials,
+            TrialRuns.TrialSample sample,
+            Cancel cancel) {
         try {
-            Run run = trials.run(near.method(), sample.made(), Integer.MAX_VALUE, cancel);
+            Run run = trials.run(near.method(), sample.made(), last, cancel);
             return again.reading().of(run, trials, sample, cancel);
         } catch (RunFault | IllegalArgumentException e) {
             return OptionalDouble.empty();

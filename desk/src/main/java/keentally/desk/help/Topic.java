@@ -53,8 +53,12 @@ public sealed interface Topic {
 
         /** A sample of the study with the method that it has there. */
         public static Whose of(Study study, String sample) {
-            String id = study.sample(sample).orElseThrow().method();
-            return new Whose(sample, id, study.methodOn(sample, id), Optional.empty());
+            return of(study, sample, study.sample(sample).orElseThrow().method());
+        }
+
+        /** A sample of the study with any of its methods. */
+        public static Whose of(Study study, String sample, String methodId) {
+            return new Whose(sample, methodId, study.methodOn(sample, methodId), Optional.empty());
         }
 
         /** Another method tried in the place of that one. */
