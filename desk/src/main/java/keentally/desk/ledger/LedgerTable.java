@@ -163,7 +163,7 @@ final class LedgerTable extends TableView<LedgerEntry> {
         setTableMenuButtonVisible(true);
     }
 
-    /** Of the cell that has the keyboard; what was left out or is to be run again has no number that could be asked about. */
+    /** Of the cell that has the keyboard; what is to be run again has no number that could be asked about. */
     private Optional<Topic> why() {
         TablePosition<?, ?> cell = getFocusModel().getFocusedCell();
         if (cell == null
@@ -187,8 +187,10 @@ final class LedgerTable extends TableView<LedgerEntry> {
                 List.of(number.of.about().get()),
                 Topic.Whose.of(study.get(), entry.id()),
                 "",
-                Optional.of(Why.byRecord(
-                        record -> number.of.value().applyAsDouble(entry.cameTo(record)), Figures::number))));
+                Optional.of(number.of)
+                        .filter(LedgerColumn::isWorkedOut)
+                        .map(of -> Why.byRecord(
+                                record -> of.value().applyAsDouble(entry.cameTo(record)), Figures::number))));
     }
 
     /** What people typed stays as they typed it. */

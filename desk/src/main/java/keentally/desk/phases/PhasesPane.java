@@ -283,7 +283,7 @@ public final class PhasesPane extends VBox {
                         "why.phase.share",
                         pixels,
                         row.phase().name(),
-                        Figures.number(100 * row.phase().pixels() / row.share()),
+                        Figures.number(row.wholePixels()),
                         Sentences.told(row.whole()))
                 : Texts.of("why.phase", pixels, row.phase().name());
     }

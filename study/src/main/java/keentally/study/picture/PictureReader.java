@@ -263,7 +263,11 @@ public final class PictureReader {
 
     private PictureFile page(int page, Optional<String> knownSha256) throws FileFault {
         FutureTask<String> hash = new FutureTask<>(() -> knownSha256.isPresent() ? knownSha256.get() : sha256());
-        Thread.ofPlatform().daemon().name("hash").start(hash);
+        if (knownSha256.isPresent()) {
+            hash.run();
+        } else {
+            Thread.ofPlatform().daemon().name("hash").start(hash);
+        }
         Function<String, PictureFile> read = with(reader -> {
             int pages = reader.getNumImages(true);
             if (page < 1 || page > pages) {

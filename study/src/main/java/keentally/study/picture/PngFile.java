@@ -5,7 +5,6 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
-import java.util.List;
 import java.util.zip.Adler32;
 import java.util.zip.CRC32;
 import java.util.zip.Deflater;
@@ -29,6 +28,12 @@ final class PngFile {
     /** Packs less tightly for half the time; nothing is lost either way. */
     static final int FAST = 2;
 
+    /** Bands packed before they are written: what is packed need not be held whole. */
+    private static final int TOGETHER = 32;
+
+    /** How a stream of Deflate begins. */
+    private static final byte[] STREAM = {0x78, 0x01};
+
     private static final byte[] BEGINNING = {(byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1a, '\n'};
 
     private final PixelRows rows;
@@ -39,23 +44,18 @@ final class PngFile {
 
     static void write(PixelRows rows, OutputStream to, Work work) throws IOException {
         PngFile file = new PngFile(rows);
-        List<Band> bands = work.map(rows.bands(), file::pack);
         DataOutputStream out = new DataOutputStream(to);
         out.write(BEGINNING);
         chunk(out, "IHDR", file.header());
         int sum = 1;
-        for (int i = 0; i < bands.size(); i++) {
-            Band band = bands.get(i);
-            sum = joined(sum, band.sum, band.length);
-            byte[] packed = band.packed;
-            if (i == 0) {
-                packed = joined(new byte[] {0x78, 0x01}, packed);
+        for (int first = 0; first < rows.bands(); first += TOGETHER) {
+            int from = first;
+            for (Band band : work.map(Math.min(TOGETHER, rows.bands() - from), i -> file.pack(from + i))) {
+                sum = joined(sum, band.sum, band.length);
+                chunk(out, "IDAT", band.packed);
             }
-            if (i == bands.size() - 1) {
-                packed = joined(packed, bytes(sum));
-            }
-            chunk(out, "IDAT", packed);
         }
+        chunk(out, "IDAT", bytes(sum));
         chunk(out, "IEND", new byte[0]);
         out.flush();
     }
@@ -90,6 +90,7 @@ final class PngFile {
         sum.update(raw);
         Deflater deflater = new Deflater(FAST, true);
         byte[] packed = Packing.all(deflater, raw, bottom == rows.height());
+        packed = top == 0 ? joined(STREAM, packed) : packed;
         return new Band(packed, (int) sum.getValue(), raw.length);
     }
 

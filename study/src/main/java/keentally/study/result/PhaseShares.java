@@ -50,7 +50,7 @@ public record PhaseShares(LengthUnit unit, Optional<String> whole, List<Row> row
      * One phase of one sample.
      *
      * @param id of the sample in its study
-     * @param share of the whole, in per cent; not-a-number where the sample has no such whole
+     * @param wholePixels of the whole; not-a-number where the sample has no such whole
      * @param mass in the sample's unit; not-a-number where it was not weighed
      * @param centre of a cluster; empty for other phases
      */
@@ -58,12 +58,17 @@ public record PhaseShares(LengthUnit unit, Optional<String> whole, List<Row> row
             String id,
             String sample,
             PhaseReading phase,
-            double share,
+            double wholePixels,
             String whole,
             PixelSize size,
             double mass,
             String massUnit,
             List<Double> centre) {
+        /** Of the whole, in per cent; not-a-number where the sample has no such whole. */
+        public double share() {
+            return 100 * phase.pixels() / wholePixels;
+        }
+
         private double lab(int component) {
             return phase.colour().isEmpty() ? Double.NaN : lab(phase.colour())[component];
         }
@@ -138,7 +143,7 @@ public record PhaseShares(LengthUnit unit, Optional<String> whole, List<Row> row
                     source.id(),
                     source.name(),
                     phases.get(i),
-                    base == 0 ? Double.NaN : 100 * phases.get(i).pixels() / base,
+                    base == 0 ? Double.NaN : base,
                     whole.orElse(source.within() ? PART : FIELD),
                     source.record().told(unit),
                     numbers.masses().get(i),

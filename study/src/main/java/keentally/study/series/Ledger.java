@@ -239,7 +239,7 @@ public final class Ledger {
                     "sd", "SD", "The standard deviation over the objects that are kept.", column, Averages::sd));
         }
         for (String counter : names(r -> r.tallies().keySet())) {
-            all.add(LedgerColumn.number(
+            all.add(LedgerColumn.byHand(
                     "tally_" + counter,
                     "Counted by " + counter,
                     () -> Sentences.told("The marks that were set by hand under this name; no method gave them."),
@@ -253,7 +253,7 @@ public final class Ledger {
                 "Field, " + unit.symbol() + "²",
                 () -> Sentences.told("The area that was looked at."),
                 e -> sized(e, (r, s) -> s.area(field(r)))));
-        all.add(LedgerColumn.number(
+        all.add(LedgerColumn.byHand(
                 "hand_edits",
                 "Edits by hand",
                 () -> Sentences.told("How many times the mask or the objects were changed by hand."),

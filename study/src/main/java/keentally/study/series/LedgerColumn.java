@@ -26,7 +26,9 @@ public record LedgerColumn(
         WORDS,
         NUMBER,
         /** Of a measure over the objects. */
-        STATISTIC
+        STATISTIC,
+        /** A number that a person gave and no run changes. */
+        BY_HAND
     }
 
     static LedgerColumn words(String id, String title, Function<LedgerEntry, String> text) {
@@ -38,6 +40,10 @@ public record LedgerColumn(
         return new LedgerColumn(id, title, value, e -> "", about, Kind.NUMBER);
     }
 
+    static LedgerColumn byHand(String id, String title, Supplier<String> about, ToDoubleFunction<LedgerEntry> value) {
+        return new LedgerColumn(id, title, value, e -> "", about, Kind.BY_HAND);
+    }
+
     static LedgerColumn statistic(
             String id, String title, Supplier<String> about, ToDoubleFunction<LedgerEntry> value) {
         return new LedgerColumn(id, title, value, e -> "", about, Kind.STATISTIC);
@@ -45,6 +51,11 @@ public record LedgerColumn(
 
     public boolean isNumber() {
         return kind != Kind.WORDS;
+    }
+
+    /** Whether other settings could make another number of it. */
+    public boolean isWorkedOut() {
+        return kind == Kind.NUMBER || kind == Kind.STATISTIC;
     }
 
     /** Whether it sums up a measure of the objects. */

@@ -122,11 +122,14 @@ class PictureWriterTest {
                 .isEqualTo(numbers);
     }
 
+    /** More bands than are packed before the first are written. */
     @Test
     void coloursComeBack() throws Exception {
-        int[] colours = random.ints((long) WIDTH * HEIGHT, 0, 1 << 24).toArray();
-        BufferedImage image = ImageIO.read(new ByteArrayInputStream(PictureWriter.pngBytes(WIDTH, HEIGHT, colours)));
-        int[] read = image.getRGB(0, 0, WIDTH, HEIGHT, null, 0, WIDTH);
+        int width = 2 * WIDTH;
+        int height = 4 * HEIGHT;
+        int[] colours = random.ints((long) width * height, 0, 1 << 24).toArray();
+        BufferedImage image = ImageIO.read(new ByteArrayInputStream(PictureWriter.pngBytes(width, height, colours)));
+        int[] read = image.getRGB(0, 0, width, height, null, 0, width);
         for (int i = 0; i < read.length; i++) {
             if ((read[i] & 0xffffff) != colours[i]) {
                 assertThat(read[i] & 0xffffff).as("%d", i).isEqualTo(colours[i]);

@@ -181,6 +181,10 @@ class SeriesRunTest {
         LedgerColumn count = ledger.column("count").orElseThrow();
         assertThat(ledger.entries().stream().map(count.value()::applyAsDouble))
                 .containsExactly(2.0, 3.0, 4.0, 5.0, 6.0, 7.0, 8.0, 9.0);
+        assertThat(count.isWorkedOut()).isTrue();
+        assertThat(ledger.column("hand_edits").orElseThrow().isWorkedOut())
+                .as("no setting changes what a hand did")
+                .isFalse();
         LedgerColumn cover = ledger.column("cover").orElseThrow();
         assertThat(cover.value().applyAsDouble(ledger.entries().getFirst())).isEqualTo(72 / 10800.0);
         LedgerColumn area = ledger.column("mean_area_um2").orElseThrow();
