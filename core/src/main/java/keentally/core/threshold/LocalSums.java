@@ -125,8 +125,17 @@ final class LocalSums {
             float v = row[x];
             long taken = v - v == 0 ? words[first + (x >>> 6)] >>> x & 1 : 0;
             here[x] = taken;
-            values[x] = taken == 0 ? 0 : isWhole ? (long) v : Math.round((v - least) / step);
+            values[x] = taken == 0 ? 0 : isWhole ? (long) v : steps(v);
         }
+    }
+
+    private long steps(float v) {
+        return Math.round((v - least) / step);
+    }
+
+    /** A value of floating point as the sums take it. */
+    double taken(float v) {
+        return least + step * steps(v);
     }
 
     private void slide() {

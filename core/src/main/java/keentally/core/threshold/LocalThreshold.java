@@ -131,8 +131,16 @@ public final class LocalThreshold {
         double widest = rule == Rule.WOLF ? greatestDeviation(work) : 0;
         return sides(dark, work, () -> {
             LocalSums sums = new LocalSums(plane, inside, radius, least, 2 * half);
-            return (y, row, cut) -> {
-                cuts(sums.means(y), sums.deviations(), widest, cut);
+            return new CutRows() {
+                @Override
+                public void fill(int y, float[] row, double[] cut) {
+                    cuts(sums.means(y), sums.deviations(), widest, cut);
+                }
+
+                @Override
+                public double taken(float value) {
+                    return sums.taken(value);
+                }
             };
         });
     }
@@ -184,6 +192,11 @@ public final class LocalThreshold {
     /** The cuts of one row. */
     private interface CutRows {
         void fill(int y, float[] row, double[] cut);
+
+        /** A value of floating point as the cuts take it, so that an even stretch is as high as its own mean. */
+        default double taken(float value) {
+            return value;
+        }
     }
 
     /** @param forBand makes what fills in the cuts, once for each band, so that it may keep things from row to row */
@@ -203,7 +216,7 @@ public final class LocalThreshold {
                 for (int word = 0; word < stride; word++) {
                     long chosen = 0;
                     for (int x = word << 6; x < Math.min(width, word + 1 << 6); x++) {
-                        boolean isDark = row[x] <= cut[x];
+                        boolean isDark = (whole ? row[x] : rows.taken(row[x])) <= cut[x];
                         chosen |= (isDark == dark && (whole || row[x] - row[x] == 0) ? 1L : 0) << x;
                     }
                     words[y * stride + word] = chosen & inside.words()[y * inside.stride() + word];

@@ -7,6 +7,7 @@ import keentally.core.Chance;
 import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Plane;
+import keentally.core.picture.PlaneF;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
@@ -48,7 +49,9 @@ class LocalThresholdTest {
         int width = chance.between(1, 30);
         int height = chance.between(1, 25);
         Field field = chance.field(width, height);
-        Plane plane = chance.toss(0.5) ? chance.plane8(width, height) : chance.plane16(width, height);
+        Plane plane = chance.toss(0.3)
+                ? chance.planeF(width, height, false)
+                : chance.toss(0.5) ? chance.plane8(width, height) : chance.plane16(width, height);
         int r = chance.between(1, 7);
         double k = chance.between(-0.7, 0.7);
         Work work = new Work(Workers.of(3), new Cancel());
@@ -93,6 +96,34 @@ class LocalThresholdTest {
             case BERNSEN -> w[1] - w[0] < k / 100 * 2 * half ? least + half : (w[0] + w[1]) / 2;
             case GAUSSIAN -> throw new IllegalArgumentException("has no window of its own");
         };
+    }
+
+    /** What is even lies at its own mean, and so on the dark side, whatever its value. */
+    @ParameterizedTest
+    @MethodSource("seeds")
+    void evenStretchesOfFloatsAreDark(long seed) {
+        Chance chance = new Chance(seed);
+        float[] values = new float[60 * 20];
+        float[] bands = new float[3];
+        for (int i = 0; i < bands.length; i++) {
+            bands[i] = (float) chance.between(-1.0, 1);
+        }
+        for (int i = 0; i < values.length; i++) {
+            values[i] = bands[i % 60 / 20];
+        }
+        Mask dark = LocalThreshold.of(
+                PlaneF.of(60, 20, values),
+                Field.whole(60, 20),
+                LocalThreshold.Rule.NIBLACK,
+                4,
+                chance.between(-1.0, 1),
+                true,
+                Work.alone());
+        for (int x = 0; x < 60; x++) {
+            if (x % 20 >= 4 && x % 20 < 16) {
+                assertThat(dark.at(x, 10)).as("%d", x).isTrue();
+            }
+        }
     }
 
     @ParameterizedTest
