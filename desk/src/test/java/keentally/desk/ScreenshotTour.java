@@ -64,10 +64,6 @@ class ScreenshotTour {
             desk.dragPicture(197, 557, 211, 559);
             desk.pointAt(300, 480);
             desk.shoot(SHOTS.resolve("colour-range.png"));
-            desk.focusStage();
-            desk.keys(KeyCode.T);
-            desk.shoot(SHOTS.resolve("trial.png"));
-            desk.keys(KeyCode.ESCAPE);
             tally(desk);
             desk.click("view-bench");
             desk.show("s13", "scribble-cut-1");
@@ -184,6 +180,8 @@ class ScreenshotTour {
         desk.focusStage();
         desk.keys(KeyCode.T);
         desk.settleBeside();
+        desk.quiet();
+        desk.shoot(SHOTS.resolve("trial.png"));
         desk.keys(KeyCode.ESCAPE);
     }
 }

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.awt.Color;
 import java.nio.file.Path;
 import java.util.List;
+import javafx.scene.chart.LineChart;
 import javafx.scene.control.ComboBox;
 import javafx.scene.input.KeyCode;
 import keentally.core.picture.Mask;
@@ -133,5 +134,11 @@ class ScribbleWindowTest {
                     .isNotNegative();
         }
         assertThat(desk.trials().tiles().get()).hasSize(9);
+        LineChart<?, ?> plot = (LineChart<?, ?>) desk.node("trial-plot");
+        assertThat(desk.onFx(() -> plot.getData().stream()
+                        .map(line -> line.getName() + ": " + line.getData().size())
+                        .toList()))
+                .as("a line for each value of the second setting")
+                .containsExactly("10: 3", "20: 3", "40: 3");
     }
 }

@@ -393,11 +393,7 @@ public final class TrialModel {
                     continue;
                 }
                 for (Variant b : asked.second().get().variants(asked.secondText(), a.values())) {
-                    String label = a.label() + " \u00b7 " + b.label();
-                    laid.add(tile(
-                            sample,
-                            new Variant(label, b.values(), a.at(), b.making(), OptionalDouble.empty(), ""),
-                            now));
+                    laid.add(tile(sample, Variant.both(a, b), now));
                 }
             }
         }

@@ -1,9 +1,12 @@
 package keentally.desk.trial;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import javafx.collections.FXCollections;
 import javafx.scene.Node;
 import javafx.scene.chart.LineChart;
 import javafx.scene.chart.NumberAxis;
@@ -278,6 +281,18 @@ final class TrialPanel extends VBox {
                 inOrder));
     }
 
+    /** What the tiles of a line have in common: those over the tiles' order are of one. */
+    private String lineName(TrialModel.Tile tile, boolean placed) {
+        List<String> names = new ArrayList<>();
+        if (model.wish().get().samples().size() > 1) {
+            names.add(desk.study().get().sample(tile.sample()).orElseThrow().name());
+        }
+        if (placed && !tile.variant().beside().isEmpty()) {
+            names.add(tile.variant().beside());
+        }
+        return String.join(" \u00b7 ", names);
+    }
+
     private void refresh() {
         List<TrialModel.Tile> tiles = model.tiles().get();
         draw(tiles);
@@ -292,27 +307,27 @@ final class TrialPanel extends VBox {
         stop.setDisable(!model.isRunning());
     }
 
-    /** A line for each sample, over the setting where it has numbers, else over the tiles' order. */
+    /** A line for each sample and value of the second setting, over the first where it has numbers, else over the tiles' order. */
     private void draw(List<TrialModel.Tile> tiles) {
         plot.getData().clear();
         boolean placed = tiles.stream().allMatch(t -> t.at().isPresent());
         if (model.wish().get() == null) {
             return;
         }
-        for (String sample : model.wish().get().samples()) {
-            XYChart.Series<Number, Number> line = new XYChart.Series<>();
-            int place = 0;
-            for (TrialModel.Tile tile : tiles) {
-                if (tile.sample().equals(sample)) {
-                    place++;
-                    double value = tile.number(model.number().get());
-                    if (!Double.isNaN(value)) {
-                        line.getData().add(new XYChart.Data<>(placed ? tile.at().getAsDouble() : place, value));
-                    }
-                }
-            }
+        Map<String, XYChart.Series<Number, Number>> lines = new LinkedHashMap<>();
+        for (TrialModel.Tile tile : tiles) {
+            XYChart.Series<Number, Number> line = lines.computeIfAbsent(
+                    tile.sample() + (placed ? " " + tile.variant().beside() : ""),
+                    key -> new XYChart.Series<>(lineName(tile, placed), FXCollections.observableArrayList()));
+            int place = line.getData().size() + 1;
+            double value = tile.number(model.number().get());
+            line.getData().add(new XYChart.Data<>(placed ? tile.at().getAsDouble() : place, value));
+        }
+        for (XYChart.Series<Number, Number> line : lines.values()) {
+            line.getData().removeIf(d -> Double.isNaN(d.getYValue().doubleValue()));
             plot.getData().add(line);
         }
+        plot.setLegendVisible(lines.size() > 1);
         across.setLabel(placed ? model.wish().get().first().label() : Texts.of("trial.order"));
         up.setLabel(model.name(model.number().get()));
     }
