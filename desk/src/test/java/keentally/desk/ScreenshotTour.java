@@ -28,10 +28,12 @@ class ScreenshotTour {
             desk.pointAt(1025, 428);
             desk.shoot(SHOTS.resolve("bench.png"));
             desk.click("view-objects");
-            desk.keys(KeyCode.N);
+            desk.click("overlay-fill");
+            desk.choose("fill-by", "Circularity");
             desk.clickPicture(1025, 428);
             desk.shoot(SHOTS.resolve("objects.png"));
-            desk.keys(KeyCode.N);
+            desk.click("overlay-outlines");
+            desk.focusStage();
             desk.keys(KeyCode.ESCAPE);
             desk.click("view-bench");
             desk.click("slide-s3");
