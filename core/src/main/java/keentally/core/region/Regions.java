@@ -191,12 +191,22 @@ public final class Regions implements HoldsBuffers {
         }
     }
 
+    /** Whether each region qualifies: asked once of each, since a region of noise has as many runs as pixels. */
+    private boolean[] each(IntPredicate chosen) {
+        boolean[] answers = new boolean[count()];
+        for (int region = 0; region < answers.length; region++) {
+            answers[region] = chosen.test(region);
+        }
+        return answers;
+    }
+
     /** The pixels of all regions that qualify. */
-    public Mask mask(IntPredicate chosen) {
+    public Mask mask(IntPredicate qualifies) {
+        boolean[] chosen = each(qualifies);
         int stride = Mask.stride(width);
         long[] words = new long[stride * height];
         for (int run = 0; run < owner.length; run++) {
-            if (chosen.test(owner[run])) {
+            if (chosen[owner[run]]) {
                 Mask.setRun(words, y[run] * stride, from[run], to[run]);
             }
         }
@@ -204,11 +214,12 @@ public final class Regions implements HoldsBuffers {
     }
 
     /** The pixels of qualifying regions that have one of their eight neighbours in a qualifying region of a lower index. */
-    public Mask lines(IntPredicate chosen) {
+    public Mask lines(IntPredicate qualifies) {
+        boolean[] chosen = each(qualifies);
         int stride = Mask.stride(width);
         long[] words = new long[stride * height];
         for (int run = 0; run < owner.length; run++) {
-            if (chosen.test(owner[run])) {
+            if (chosen[owner[run]]) {
                 for (int row = Math.max(0, y[run] - 1); row <= Math.min(height - 1, y[run] + 1); row++) {
                     lines(run, row, chosen, words, stride);
                 }
@@ -218,9 +229,9 @@ public final class Regions implements HoldsBuffers {
     }
 
     /** Sets what of a run lies beside runs of lower regions in one row. */
-    private void lines(int run, int row, IntPredicate chosen, long[] words, int stride) {
+    private void lines(int run, int row, boolean[] chosen, long[] words, int stride) {
         for (int other = firstBeside(run, row); other < rowStart[row + 1] && from[other] <= to[run]; other++) {
-            boolean lower = owner[other] < owner[run] && chosen.test(owner[other]);
+            boolean lower = owner[other] < owner[run] && chosen[owner[other]];
             if (lower && to[other] >= from[run]) {
                 int left = Math.max(from[run], from[other] - 1);
                 int right = Math.min(to[run], to[other] + 1);
@@ -230,14 +241,15 @@ public final class Regions implements HoldsBuffers {
     }
 
     /** The pairs of qualifying regions that touch by eight neighbours, the lower first, each pair once, in order. */
-    public List<int[]> touching(IntPredicate chosen) {
+    public List<int[]> touching(IntPredicate qualifies) {
+        boolean[] chosen = each(qualifies);
         Set<Long> pairs = new HashSet<>();
         for (int run = 0; run < owner.length; run++) {
-            for (int row = y[run]; row <= Math.min(height - 1, y[run] + 1) && chosen.test(owner[run]); row++) {
+            for (int row = y[run]; row <= Math.min(height - 1, y[run] + 1) && chosen[owner[run]]; row++) {
                 for (int other = firstBeside(run, row); other < rowStart[row + 1] && from[other] <= to[run]; other++) {
                     int a = Math.min(owner[run], owner[other]);
                     int b = Math.max(owner[run], owner[other]);
-                    if (a != b && to[other] >= from[run] && chosen.test(owner[other])) {
+                    if (a != b && to[other] >= from[run] && chosen[owner[other]]) {
                         pairs.add((long) a << 32 | b);
                     }
                 }

@@ -2,6 +2,8 @@ package keentally.core.region;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
+import java.util.List;
 import keentally.core.label.Labeller;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Neighbours;
@@ -40,5 +42,17 @@ class ObjectsTest {
         FOUR.drop("gate-1", region -> true);
         assertThat(FOUR.count()).isEqualTo(4);
         assertThat(FOUR.mask().count()).isEqualTo(4);
+    }
+
+    @Test
+    void whoQualifiesIsAskedOnceOfEachHoweverManyRunsItHas() {
+        List<Integer> asked = new ArrayList<>();
+        Regions comb = Labeller.regions(
+                Mask.of(8, 3, new long[] {0b01010101, 0b01111111, 0b01010101}), Neighbours.FOUR, Work.alone());
+        assertThat(comb.runCount()).isEqualTo(9);
+        assertThat(comb.mask(asked::add).count()).isEqualTo(15);
+        assertThat(comb.lines(asked::add).count()).isZero();
+        assertThat(comb.touching(asked::add)).isEmpty();
+        assertThat(asked).containsExactly(0, 0, 0);
     }
 }
