@@ -1,92 +1,376 @@
 package keentally.core.watershed;
 
 import java.util.Arrays;
+import java.util.List;
+import java.util.stream.IntStream;
 import keentally.core.work.Cancel;
+import keentally.core.work.Work;
 
 /**
- * The minima of a piece by their dynamics.
+ * The basins of a terrain: all places from which the way to the lowest neighbour leads to the same minimum; and the passes between them.
  *
- * <p>Method: pixels are taken from low to high; one without a lower neighbour begins a basin, one with several joins them, and of two
- * basins that join, the one with the higher minimum (of equal ones the later in reading order) has spilled: its dynamics are the height
- * of the place where they meet less its minimum. Pixels of one plateau meet at dynamics of 0, so that a basin of dynamics above 0 is a
- * true minimum. Source: M. Grimaud (1992), "A new measure of contrast: the dynamics", Proc. SPIE 1769, 292–305.
+ * <p>A basin spills into a deeper one over the lowest pass that leads to one; what that is higher than its minimum are its dynamics. Pixels
+ * of one plateau meet at dynamics of 0, so that a basin of dynamics above 0 is a true minimum. Source: M. Grimaud (1992), "A new measure of
+ * contrast: the dynamics", Proc. SPIE 1769, 292–305.
+ *
+ * <p>Method: no pixel is sorted. Again and again each basin looks for the lowest pass out of it, and joins what lies behind it where that is
+ * deeper: whatever is deeper can only be reached over that pass, and of two basins that look at each other one always joins. (O. Borůvka
+ * found a least spanning tree so in 1926; the passes over which basins spill are one.) Then one walk up the tree and one down give the
+ * height to which each basin fills.
+ *
+ * <p>Memory: five bytes a place, and for a while up to 16 a pass; only the lowest pass between two basins is kept as long as both are met
+ * again within some rows.
  */
 final class Basins {
-    private static final int NOT_YET = -1;
-    private static final int OFTEN = (1 << 16) - 1;
+    private static final long NO_PASS = Long.MAX_VALUE;
+    private static final int NO_BASIN = -1;
 
-    private Basins() {}
+    private final Terrain terrain;
 
-    /**
-     * The first pixels of the minima whose dynamics are above 0 and at least {@code depth}, in reading order; of each part that hangs
-     * together the deepest in any case.
-     *
-     * @param measure how deep a basin is, from the height where it spills and that of its minimum
-     */
-    static int[] seeds(Heights heights, double depth, Depth measure, Cancel cancel) {
-        int[] level = heights.level;
-        int[] leader = heights.spare;
-        Arrays.fill(leader, NOT_YET);
-        int[] seeds = new int[8];
-        int count = 0;
-        for (int i = 0; i < heights.count(); i++) {
-            if ((i & OFTEN) == OFTEN) {
-                cancel.check();
-            }
-            int p = heights.order[i];
-            leader[p] = p;
-            int own = p;
-            int last = NOT_YET;
-            for (int step : heights.steps) {
-                int led = leader[p + step];
-                // most neighbours were led to their basin by the same pixel as the one before them
-                if (led == NOT_YET || led == last) {
-                    continue;
-                }
-                last = led;
-                int other = find(leader, p + step);
-                if (other == own) {
-                    continue;
-                }
-                if (own == p) {
-                    leader[p] = other;
-                    own = other;
-                    continue;
-                }
-                boolean deeper = level[own] < level[other] || level[own] == level[other] && own < other;
-                int spilled = deeper ? other : own;
-                own = deeper ? own : other;
-                boolean truly = level[p] > level[spilled];
-                if (truly && measure.of(heights.height(level[p]), heights.height(level[spilled])) >= depth) {
-                    seeds = count == seeds.length ? Arrays.copyOf(seeds, 2 * count) : seeds;
-                    seeds[count++] = spilled;
-                }
-                leader[spilled] = own;
-            }
-        }
-        return withDeepest(heights, leader, seeds, count);
-    }
+    /** One more than the number of the basin of each place; 0 outside. */
+    private final int[] basin;
 
-    private static int[] withDeepest(Heights heights, int[] leader, int[] spilled, int count) {
-        int[] seeds = Arrays.copyOf(spilled, count + 1);
-        seeds[count] = find(leader, heights.order[0]);
-        Arrays.sort(seeds);
-        return seeds;
-    }
+    private final byte[] ways;
 
-    /** Leaders are the first pixels of their basins' minima. */
-    private static int find(int[] leader, int p) {
-        int r = p;
-        while (leader[r] != r) {
-            leader[r] = leader[leader[r]];
-            r = leader[r];
-        }
-        return r;
-    }
+    /** The place of each basin's minimum, in reading order. */
+    private final int[] minimum;
+
+    /** The pass over which a basin spilled: its height and its place; none of the deepest of each part that hangs together. */
+    private final long[] pass;
+
+    /** The basins on this side of it, and behind it. */
+    private final int[] near;
+
+    private final int[] far;
 
     /** How deep a basin is. */
     @FunctionalInterface
     interface Depth {
         double of(double spill, double minimum);
+    }
+
+    Basins(Terrain terrain, Work work) {
+        this.terrain = terrain;
+        this.ways = new byte[terrain.height.length];
+        this.minimum = Numbers.together(work.map(terrain.parts(), this::lowest));
+        this.basin = new int[ways.length];
+        Terrain.number(minimum, basin);
+        terrain.follow(ways, basin, work);
+        this.pass = new long[minimum.length];
+        this.near = new int[minimum.length];
+        this.far = new int[minimum.length];
+        Arrays.fill(pass, NO_PASS);
+        Arrays.fill(far, NO_BASIN);
+        spill(work.map(terrain.parts(), part -> new Passes(terrain, basin, part)), work.cancel());
+    }
+
+    /** The way to the lowest neighbour from each place of a part. @return the places that none is lower than */
+    private Numbers lowest(int part) {
+        Numbers minima = new Numbers();
+        int from = terrain.from(part);
+        long left = lowestAbout(from - 1);
+        long middle = lowestAbout(from);
+        for (int place = from; place < terrain.to(part); place++) {
+            long right = lowestAbout(place + 1);
+            long least = Math.min(left << 2, Math.min(middle << 2 | 1, right << 2 | 2));
+            int way = (int) (3 * (least >> 2 & 3) + (least & 3));
+            ways[place] = (byte) way;
+            if (way == Terrain.HERE && terrain.height[place] != Terrain.OUTSIDE) {
+                minima.add(place);
+            }
+            left = middle;
+            middle = right;
+        }
+        return minima;
+    }
+
+    /** The lowest of a place and those above and below it: its height, and in two bits which of the three. */
+    private long lowestAbout(int place) {
+        int[] height = terrain.height;
+        long above = (long) height[place - terrain.stride] << 2;
+        long here = (long) height[place] << 2 | 1;
+        long below = (long) height[place + terrain.stride] << 2 | 2;
+        return Math.min(above, Math.min(here, below));
+    }
+
+    private void spill(List<Passes> passes, Cancel cancel) {
+        int[] joined = IntStream.range(0, minimum.length).toArray();
+        long[] best = new long[minimum.length];
+        int[] from = new int[minimum.length];
+        int[] to = new int[minimum.length];
+        Arrays.fill(best, NO_PASS);
+        int[] open = joined.clone();
+        int count = open.length;
+        while (count > 0) {
+            cancel.check();
+            for (Passes some : passes) {
+                some.offer(joined, best, from, to);
+            }
+            int still = 0;
+            for (int i = 0; i < count; i++) {
+                int own = open[i];
+                if (best[own] == NO_PASS) {
+                    continue;
+                }
+                int other = find(joined, to[own]);
+                if (other != own && minimumIsLower(other, own)) {
+                    joined[own] = other;
+                    pass[own] = best[own];
+                    near[own] = from[own];
+                    far[own] = to[own];
+                } else {
+                    open[still++] = own;
+                }
+                best[own] = NO_PASS;
+            }
+            count = still;
+        }
+    }
+
+    private boolean minimumIsLower(int one, int other) {
+        return terrain.isLower(minimum[one], minimum[other]);
+    }
+
+    /** The deepest of the basins that were joined to one. */
+    private static int find(int[] joined, int basin) {
+        int b = basin;
+        while (joined[b] != b) {
+            joined[b] = joined[joined[b]];
+            b = joined[b];
+        }
+        return b;
+    }
+
+    /** The passes of a part of the places: of each pair of basins the lowest, unless others came between. */
+    private static final class Passes {
+        private static final int BITS = 12;
+
+        private final int[] slots = new int[1 << BITS];
+        private int[] one = new int[256];
+        private int[] other = new int[256];
+        private long[] height = new long[256];
+        private int count;
+        private int lastLow = -1;
+        private int lastHigh = -1;
+        private int last;
+
+        Passes(Terrain terrain, int[] basin, int part) {
+            int[] heights = terrain.height;
+            Arrays.fill(slots, -1);
+            for (int place = terrain.from(part); place < terrain.to(part); place++) {
+                int own = basin[place];
+                if (own == 0) {
+                    continue;
+                }
+                for (int way = Terrain.HERE + 1; way < terrain.steps.length; way++) {
+                    int next = place + terrain.steps[way];
+                    int beside = basin[next];
+                    if (beside != own && beside != 0) {
+                        boolean here = heights[place] > heights[next];
+                        add(own - 1, beside - 1, (long) heights[here ? place : next] << 32 | (here ? place : next));
+                    }
+                }
+            }
+        }
+
+        private void add(int a, int b, long key) {
+            int low = Math.min(a, b);
+            int high = Math.max(a, b);
+            if (low == lastLow && high == lastHigh) {
+                height[last] = Math.min(height[last], key);
+                return;
+            }
+            lastLow = low;
+            lastHigh = high;
+            last = place(low, high, key);
+        }
+
+        private int place(int low, int high, long key) {
+            int slot = (low * 0x9E3779B1 + high * 0x85EBCA6B) >>> Integer.SIZE - BITS;
+            int at = slots[slot];
+            if (at >= 0 && one[at] == low && other[at] == high) {
+                height[at] = Math.min(height[at], key);
+                return at;
+            }
+            if (count == one.length) {
+                one = Arrays.copyOf(one, 2 * count);
+                other = Arrays.copyOf(other, 2 * count);
+                height = Arrays.copyOf(height, 2 * count);
+            }
+            one[count] = low;
+            other[count] = high;
+            height[count] = key;
+            slots[slot] = count;
+            return count++;
+        }
+
+        /** Shows each pass to what it leads out of on either side; what lies within what has joined is forgotten. */
+        void offer(int[] joined, long[] best, int[] from, int[] to) {
+            int left = 0;
+            for (int i = 0; i < count; i++) {
+                int a = find(joined, one[i]);
+                int b = find(joined, other[i]);
+                if (a == b) {
+                    continue;
+                }
+                long key = height[i];
+                if (key < best[a]) {
+                    best[a] = key;
+                    from[a] = one[i];
+                    to[a] = other[i];
+                }
+                if (key < best[b]) {
+                    best[b] = key;
+                    from[b] = other[i];
+                    to[b] = one[i];
+                }
+                one[left] = one[i];
+                other[left] = other[i];
+                height[left++] = key;
+            }
+            count = left;
+        }
+    }
+
+    /**
+     * The places of the minima whose dynamics are above 0 and at least {@code depth}, in reading order; of each part that hangs together
+     * the deepest in any case.
+     */
+    int[] deep(double depth, Depth measure) {
+        return IntStream.range(0, minimum.length)
+                .filter(b -> far[b] == NO_BASIN || isDeep(b, depth, measure))
+                .map(b -> minimum[b])
+                .toArray();
+    }
+
+    private boolean isDeep(int b, double depth, Depth measure) {
+        double spill = terrain.value((int) pass[b]);
+        double least = terrain.value(minimum[b]);
+        return spill > least && measure.of(spill, least) >= depth;
+    }
+
+    /** These places, in reading order, and the deepest one of each part that hangs together and has none of them. */
+    int[] withDeepest(int[] places) {
+        boolean[] has = new boolean[minimum.length];
+        for (int place : places) {
+            has[deepest(basin[place] - 1)] = true;
+        }
+        return IntStream.concat(
+                        Arrays.stream(places),
+                        IntStream.range(0, has.length)
+                                .filter(b -> far[b] == NO_BASIN && !has[b])
+                                .map(b -> minimum[b]))
+                .sorted()
+                .toArray();
+    }
+
+    private int deepest(int of) {
+        int b = of;
+        while (far[b] != NO_BASIN) {
+            b = far[b];
+        }
+        return b;
+    }
+
+    /**
+     * Lets water in at places, and each place's height become that of the water over it: the lowest way there from one of them. What no
+     * water reaches is outside from then on. The basins are used up.
+     */
+    void fill(int[] seeds, Work work) {
+        int[] height = terrain.height;
+        int[] full = new int[minimum.length];
+        Arrays.fill(full, Terrain.OUTSIDE);
+        for (int seed : seeds) {
+            int b = basin[seed] - 1;
+            full[b] = Math.min(full[b], height[seed]);
+        }
+        level(full);
+        work.each(terrain.parts(), part -> {
+            for (int place = terrain.from(part); place < terrain.to(part); place++) {
+                if (basin[place] != 0) {
+                    height[place] = Math.max(height[place], full[basin[place] - 1]);
+                }
+            }
+        });
+    }
+
+    /** A number for each place, once the basins are used up: what it held is of no use any more. */
+    int[] numbers() {
+        return basin;
+    }
+
+    /** A way for each place, once the basins are used up. */
+    byte[] ways() {
+        return ways;
+    }
+
+    /** From basins that water comes into to all others, over the passes that they spilled over: up the tree and down again. */
+    private void level(int[] full) {
+        int[] start = new int[full.length + 1];
+        for (int b = 0; b < full.length; b++) {
+            if (far[b] != NO_BASIN) {
+                start[near[b] + 1]++;
+                start[far[b] + 1]++;
+            }
+        }
+        for (int b = 0; b < full.length; b++) {
+            start[b + 1] += start[b];
+        }
+        int[] links = new int[start[full.length]];
+        int[] next = start.clone();
+        for (int b = 0; b < full.length; b++) {
+            if (far[b] != NO_BASIN) {
+                links[next[near[b]]++] = b;
+                links[next[far[b]]++] = b;
+            }
+        }
+        int[] over = new int[full.length]; // whose pass leads towards where the walk began
+        int[] order = outwards(start, links, over);
+        for (int i = order.length - 1; i >= 0; i--) {
+            if (over[order[i]] != NO_BASIN) {
+                flow(full, order[i], behind(over[order[i]], order[i]), over[order[i]]);
+            }
+        }
+        for (int b : order) {
+            if (over[b] != NO_BASIN) {
+                flow(full, behind(over[b], b), b, over[b]);
+            }
+        }
+    }
+
+    private int[] outwards(int[] start, int[] links, int[] over) {
+        int[] order = new int[over.length];
+        boolean[] seen = new boolean[over.length];
+        int tail = 0;
+        for (int first = 0; first < over.length; first++) {
+            if (seen[first]) {
+                continue;
+            }
+            seen[first] = true;
+            over[first] = NO_BASIN;
+            int head = tail;
+            order[tail++] = first;
+            while (head < tail) {
+                int b = order[head++];
+                for (int i = start[b]; i < start[b + 1]; i++) {
+                    int other = behind(links[i], b);
+                    if (!seen[other]) {
+                        seen[other] = true;
+                        over[other] = links[i];
+                        order[tail++] = other;
+                    }
+                }
+            }
+        }
+        return order;
+    }
+
+    /** Of the two basins of a pass the other one. */
+    private int behind(int spilled, int b) {
+        return near[spilled] == b ? far[spilled] : near[spilled];
+    }
+
+    private void flow(int[] full, int from, int to, int spilled) {
+        full[to] = Math.min(full[to], Math.max(full[from], (int) (pass[spilled] >> 32)));
     }
 }

@@ -1,80 +1,171 @@
 package keentally.core.watershed;
 
 import java.util.Arrays;
-import keentally.core.work.Cancel;
+import java.util.List;
+import keentally.core.work.Work;
+import keentally.core.work.Workers;
 
 /**
- * Floods a piece from seeds.
+ * Floods a terrain from seeds.
  *
- * <p>Definition: all seeds wait in a queue, in reading order. Again and again the lowest pixel that waits is taken, of equal ones the
- * one that came first; each of its eight neighbours, in reading order, that has no label yet takes the pixel's label and waits, at its
- * own height or that of the pixel, whichever is higher. Source: F. Meyer (1994), "Topographic distance and watershed lines", Signal
- * Processing 38(1), 113–125 (flooding by an ordered queue).
+ * <p>Definition: all seeds wait. Again and again the pixel is taken at which the water stands lowest; of equal ones the one that it reached
+ * in the fewest steps at that height, and of these the first in reading order. Each of its eight neighbours that has no label yet takes the
+ * pixel's label and waits: at its own height, where that is higher, else at the water's, one step on. Source: F. Meyer (1994), "Topographic
+ * distance and watershed lines", Signal Processing 38(1), 113–125 (flooding by an ordered queue).
  *
- * <p>Method: what waits for a level that has not come yet are pixels of that very level, so they fit into the stretch that the level
- * takes in the order of the pixels. When it comes, lower pixels wait there too; they and the rest of the level's own are at most as many
- * as the pixels up to this level, so that the stretch below, which nobody needs any more, makes a ring with it. No other memory is taken
- * than the three arrays of {@link Heights}, whatever the number of levels.
+ * <p>Method: nothing waits in a queue. How high the water comes to stand in each basin is known from the passes (see {@link Basins}). A pixel with
+ * lower water beside it was reached from there; the others, in steps, from where their level begins. So each pixel knows the neighbour that it
+ * has its label from: the one with the lowest water, fewest steps and first place; and labels are found along these.
+ *
+ * <p>Memory: nine bytes a place.
  */
 final class Flood {
-    /** Labels stand in the place of levels, below {@link Heights#OUTSIDE}: a place is looked at once, not in two arrays. */
-    private static final int FIRST_LABEL = Heights.OUTSIDE - 1;
+    private static final int NOT_YET = 0;
+    private static final int FIRST = 1;
 
-    private static final int OFTEN = (1 << 16) - 1;
+    /** Places that are not worth a second thread's while. */
+    private static final int FEW = 10_000;
 
-    private Flood() {}
+    private final Terrain terrain;
+    private final int[] water;
+    private final int[] steps;
+    private final int[] turn;
+
+    private Flood(Terrain terrain, int[] turn) {
+        this.terrain = terrain;
+        this.water = terrain.height;
+        this.steps = terrain.steps;
+        this.turn = turn;
+    }
 
     /**
-     * @param heights which are used up
+     * @param basins which are used up, as are the heights
      * @param seeds places, in reading order
-     * @return for each place the index of the seed whose water reached it; −1 where none did
+     * @return for each place one more than the index of the seed whose water reached it; 0 where none did
      */
-    static int[] of(Heights heights, int[] seeds, Cancel cancel) {
-        int[] at = heights.level;
-        int[] steps = heights.steps;
-        int[] waiting = heights.spare;
-        int[] filled = heights.order; // at each level, how many wait for it
-        Arrays.fill(filled, 0, heights.count(), 0);
-        for (int s = 0; s < seeds.length; s++) {
-            int level = at[seeds[s]];
-            waiting[level + filled[level]++] = seeds[s];
-            at[seeds[s]] = FIRST_LABEL - s;
+    static int[] of(Terrain terrain, Basins basins, int[] seeds, Work work) {
+        basins.fill(seeds, work);
+        Flood flood = new Flood(terrain, basins.numbers());
+        work.each(terrain.parts(), flood::lower);
+        for (int seed : seeds) {
+            flood.turn[seed] = FIRST;
         }
-        int done = 0;
-        for (int now = 0; now < heights.count(); ) {
-            int end = heights.above(now);
-            int left = filled[now];
-            int head = now;
-            int tail = now + left == end ? 0 : now + left;
-            while (left > 0) {
-                if ((++done & OFTEN) == 0) {
-                    cancel.check();
-                }
-                int p = waiting[head++];
-                head = head == end ? 0 : head;
-                left--;
-                int own = at[p];
-                for (int step : steps) {
-                    int q = p + step;
-                    int level = at[q];
-                    if (level < 0) {
-                        continue;
-                    }
-                    at[q] = own;
-                    if (level > now) {
-                        waiting[level + filled[level]++] = q;
-                    } else {
-                        waiting[tail++] = q;
-                        tail = tail == end ? 0 : tail;
-                        left++;
-                    }
+        flood.spread(work);
+        byte[] ways = basins.ways();
+        work.each(terrain.parts(), part -> flood.ways(part, ways));
+        for (int seed : seeds) {
+            ways[seed] = Terrain.HERE;
+        }
+        int[] label = flood.turn;
+        Arrays.fill(label, 0);
+        Terrain.number(seeds, label);
+        terrain.follow(ways, label, work);
+        return label;
+    }
+
+    /** Marks what has lower water beside it. */
+    private void lower(int part) {
+        int from = terrain.from(part);
+        int left = lowestAbout(from - 1);
+        int middle = lowestAbout(from);
+        for (int place = from; place < terrain.to(part); place++) {
+            int right = lowestAbout(place + 1);
+            turn[place] = Math.min(left, Math.min(middle, right)) < water[place] ? FIRST : NOT_YET;
+            left = middle;
+            middle = right;
+        }
+    }
+
+    private int lowestAbout(int place) {
+        return Math.min(water[place - terrain.stride], Math.min(water[place], water[place + terrain.stride]));
+    }
+
+    /** Counts the steps over the rest of each level. */
+    private void spread(Work work) {
+        List<Numbers> reached = work.map(terrain.parts(), this::second);
+        int count = count(reached);
+        for (int step = FIRST + 1; count > 0; step++) {
+            List<Numbers> last = reached;
+            int now = step;
+            Work hands = count < FEW ? new Work(Workers.alone(), work.cancel()) : work;
+            reached = hands.map(last.size(), i -> beyond(last.get(i), now)).stream()
+                    .filter(n -> n.count() > 0)
+                    .toList();
+            count = count(reached);
+        }
+    }
+
+    private static int count(List<Numbers> lists) {
+        return lists.stream().mapToInt(Numbers::count).sum();
+    }
+
+    /** What lies beside the first of its level. */
+    private Numbers second(int part) {
+        Numbers found = new Numbers();
+        int from = terrain.from(part);
+        long left = beganAbout(from - 1);
+        long middle = beganAbout(from);
+        for (int place = from; place < terrain.to(part); place++) {
+            long right = beganAbout(place + 1);
+            boolean besideFirst = Math.min(left, Math.min(middle, right)) == (long) water[place] << 1;
+            if (besideFirst && turn[place] == NOT_YET && water[place] != Terrain.OUTSIDE) {
+                turn[place] = FIRST + 1;
+                found.add(place);
+            }
+            left = middle;
+            middle = right;
+        }
+        return found;
+    }
+
+    /** The lowest water of a place and those above and below it, twice, and one more where it is of none that is the first of its level. */
+    private long beganAbout(int place) {
+        return Math.min(began(place - terrain.stride), Math.min(began(place), began(place + terrain.stride)));
+    }
+
+    private long began(int place) {
+        return (long) water[place] << 1 | (turn[place] == FIRST ? 0 : 1);
+    }
+
+    /** Where threads meet both write the same, and look twice at what is beyond. */
+    private Numbers beyond(Numbers reached, int now) {
+        Numbers next = new Numbers();
+        for (int i = 0; i < reached.count(); i++) {
+            int place = reached.at(i);
+            for (int step : steps) {
+                int beside = place + step;
+                if (turn[beside] == NOT_YET && water[beside] == water[place]) {
+                    turn[beside] = now + 1;
+                    next.add(beside);
                 }
             }
-            now = end;
         }
-        for (int p = 0; p < at.length; p++) {
-            at[p] = at[p] <= FIRST_LABEL ? FIRST_LABEL - at[p] : -1;
+        return next;
+    }
+
+    /** Where each place has its label from. */
+    private void ways(int part, byte[] ways) {
+        int from = terrain.from(part);
+        long left = firstAbout(from - 1);
+        long middle = firstAbout(from);
+        for (int place = from; place < terrain.to(part); place++) {
+            long right = firstAbout(place + 1);
+            long least = Math.min(left, Math.min(middle | 1, right | 2));
+            ways[place] = (byte) (3 * (least >> 2 & 3) + (least & 3));
+            left = middle;
+            middle = right;
         }
-        return at;
+    }
+
+    /** Of a place and those above and below it the one that was taken first: water, steps, and in two bits which of the three. */
+    private long firstAbout(int place) {
+        long above = key(place - terrain.stride);
+        long here = key(place) | 1 << 2;
+        long below = key(place + terrain.stride) | 2 << 2;
+        return Math.min(above, Math.min(here, below));
+    }
+
+    private long key(int place) {
+        return (long) water[place] << 32 | (long) turn[place] << 4;
     }
 }

@@ -34,7 +34,7 @@ import keentally.core.work.Work;
  * </ul>
  *
  * <p>Edge cases: an even plane has one minimum and one peak, the first pixel of the piece; not-a-number counts as the highest when it is
- * flooded and is never a peak unless nothing else is there. Cost: one sorting of each piece, and one of the peaks; memory twelve bytes for each place in the boxes of the pieces at work. Source of the flood as in {@link Flood}; prominence is the dynamics of M. Grimaud (1992), see
+ * flooded and is never a peak unless nothing else is there. Cost: some passes over the field's box; memory as in {@link Flood}. Source of the flood as there; prominence is the dynamics of M. Grimaud (1992), see
  * {@link Basins}.
  */
 public final class GrowRegions {
@@ -45,10 +45,10 @@ public final class GrowRegions {
      * @param depth in the values of the heights
      */
     public static Parted fromMinima(Field field, Plane heights, double depth, Work work) {
-        return Piece.part(
+        return Parted.of(
                 field.mask(),
-                heights::at,
-                (h, piece, cancel) -> Basins.seeds(h, depth, (spill, minimum) -> spill - minimum, cancel),
+                Terrain.of(field.mask(), heights, false, work),
+                basins -> basins.deep(depth, (spill, minimum) -> spill - minimum),
                 work);
     }
 
@@ -58,11 +58,8 @@ public final class GrowRegions {
      * @param markers places in the picture
      */
     public static Parted from(Field field, Plane heights, boolean upsideDown, List<Point> markers, Work work) {
-        return Piece.part(
-                field.mask(),
-                upsideDown ? (x, y) -> -heights.at(x, y) : heights::at,
-                (h, piece, cancel) -> piece.places(markers),
-                work);
+        Terrain terrain = Terrain.of(field.mask(), heights, upsideDown, work);
+        return Parted.of(field.mask(), terrain, basins -> terrain.places(markers), work);
     }
 
     /**
@@ -77,11 +74,8 @@ public final class GrowRegions {
                 .mapToObj(
                         i -> new Point(pieces.runFrom(pieces.firstRun(i)) + 0.5, pieces.runY(pieces.firstRun(i)) + 0.5))
                 .toList();
-        return Piece.part(
-                field.mask(),
-                (x, y) -> markers.at(x, y) ? Double.NEGATIVE_INFINITY : heights.at(x, y),
-                (h, piece, cancel) -> piece.places(firsts),
-                work);
+        Terrain terrain = Terrain.of(field.mask(), heights, false, markers, work);
+        return Parted.of(field.mask(), terrain, basins -> terrain.places(firsts), work);
     }
 
     /**
@@ -90,21 +84,11 @@ public final class GrowRegions {
      * @return the middles of the peaks' pixels, in reading order
      */
     public static List<Point> peaks(Field field, Plane plane, double prominence, double spacing, Work work) {
-        List<Point> found = new ArrayList<>();
-        Piece.part(
-                field.mask(),
-                (x, y) -> -plane.at(x, y),
-                (heights, piece, cancel) -> {
-                    int[] seeds = Basins.seeds(heights, prominence, (spill, minimum) -> spill - minimum, cancel);
-                    synchronized (found) {
-                        Arrays.stream(seeds)
-                                .mapToObj(piece::pixel)
-                                .forEach(p -> found.add(new Point(p[0] + 0.5, p[1] + 0.5)));
-                    }
-                    return new int[0];
-                },
-                work);
-        found.sort(READING);
+        Terrain terrain = Terrain.of(field.mask(), plane, true, work);
+        List<Point> found = Arrays.stream(
+                        new Basins(terrain, work).deep(prominence, (spill, minimum) -> spill - minimum))
+                .mapToObj(p -> new Point(terrain.x(p) + 0.5, terrain.y(p) + 0.5))
+                .toList();
         return spaced(found, plane, spacing);
     }
 
@@ -114,7 +98,7 @@ public final class GrowRegions {
     private static List<Point> spaced(List<Point> peaks, Plane plane, double spacing) {
         List<Point> stay = new ArrayList<>();
         List<Point> highest = new ArrayList<>(peaks);
-        highest.sort(Comparator.comparingDouble(p -> Heights.comparable(-plane.at((int) p.x(), (int) p.y()))));
+        highest.sort(Comparator.comparingDouble(p -> Terrain.comparable(-plane.at((int) p.x(), (int) p.y()))));
         double cell = Math.max(1, spacing);
         Map<Long, List<Point>> cells = new HashMap<>();
         for (Point peak : highest) {

@@ -1,11 +1,56 @@
 package keentally.core.watershed;
 
+import java.util.Arrays;
+import keentally.core.picture.Mask;
+import keentally.core.region.RegionBuilder;
 import keentally.core.region.Regions;
+import keentally.core.work.Work;
 
 /**
- * What floods have parted.
+ * What a flood has parted.
  *
- * @param regions one from each marker, in reading order of the pieces that they lie in
- * @param markers where each region began: row times the picture's width, and column
+ * @param regions one from each marker, numbered by their first pixel in reading order
+ * @param markers where the regions began, in reading order: row times the picture's width, and column
  */
-public record Parted(Regions regions, int[] markers) {}
+public record Parted(Regions regions, int[] markers) {
+    /** Where a flood begins: places, in reading order. */
+    @FunctionalInterface
+    interface Seeds {
+        int[] of(Basins basins);
+    }
+
+    static Parted of(Mask mask, Terrain terrain, Seeds seeds, Work work) {
+        Basins basins = new Basins(terrain, work);
+        int[] places = seeds.of(basins);
+        int[] label = Flood.of(terrain, basins, places, work);
+        RegionBuilder builder = new RegionBuilder(mask.width(), mask.height());
+        for (int i = 0; i < places.length; i++) {
+            builder.next();
+        }
+        for (Numbers part : work.map(terrain.parts(), part -> stretches(terrain, label, part))) {
+            for (int i = 0; i < part.count(); i += 2) {
+                int from = part.at(i);
+                int x = terrain.x(from);
+                builder.add(label[from] - 1, terrain.y(from), x, x + part.at(i + 1) - from);
+            }
+        }
+        return new Parted(
+                builder.regions(), Arrays.stream(places).map(terrain::pixel).toArray());
+    }
+
+    /** Where the label stays the same: the first place, and that behind the last, in turn. */
+    private static Numbers stretches(Terrain terrain, int[] label, int part) {
+        Numbers found = new Numbers();
+        int start = terrain.from(part);
+        for (int place = start; place <= terrain.to(part); place++) {
+            if (label[place] != label[start]) {
+                if (label[start] != 0) {
+                    found.add(start);
+                    found.add(place);
+                }
+                start = place;
+            }
+        }
+        return found;
+    }
+}

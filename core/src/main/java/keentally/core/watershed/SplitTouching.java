@@ -21,8 +21,8 @@ import keentally.core.work.Work;
  * </ul>
  *
  * <p>Edge cases: an empty mask has no object; a mask that fills the field is one object by outline, since nothing is near its edge; a
- * depth of 0 parts at every true minimum. Cost: one distance map and one sorting of each piece; memory four bytes a pixel for
- * the map, and twelve for each place in the boxes of the pieces at work. Pieces are done in parallel, each by one thread, and put together in reading order.
+ * depth of 0 parts at every true minimum. Cost: one distance map, and some passes over the mask's box; memory as in {@link Flood}, and
+ * four bytes a pixel for the map.
  */
 public final class SplitTouching {
     private SplitTouching() {}
@@ -45,10 +45,16 @@ public final class SplitTouching {
         int[] squares = SquaredDistance.to(field.mask().minus(mask), work);
         int width = mask.width();
         // squares are whole numbers, so that order and plateaus are exact; depth is taken between their roots
-        return Piece.part(
+        Terrain.Ground ground = (y, fromX, toX, into, start) -> {
+            for (int x = fromX; x < toX; x++) {
+                into[start + x - fromX] = -squares[y * width + x];
+            }
+        };
+        return parted(
                 mask,
-                (x, y) -> -(double) squares[y * width + x],
-                sources(begin, (spill, minimum) -> StrictMath.sqrt(-minimum) - StrictMath.sqrt(-spill)),
+                Terrain.of(mask, ground, work),
+                begin,
+                (spill, minimum) -> StrictMath.sqrt(-minimum) - StrictMath.sqrt(-spill),
                 work);
     }
 
@@ -58,21 +64,14 @@ public final class SplitTouching {
      * @param bright whether the things are brighter than what is between them
      */
     public static Parted byLight(Mask mask, Plane plane, boolean bright, Begin begin, Work work) {
-        return Piece.part(
-                mask,
-                bright ? (x, y) -> -plane.at(x, y) : plane::at,
-                sources(begin, (spill, minimum) -> spill - minimum),
-                work);
+        return parted(mask, Terrain.of(mask, plane, bright, work), begin, (spill, minimum) -> spill - minimum, work);
     }
 
-    private static Piece.Sources sources(Begin begin, Basins.Depth depth) {
-        return switch (begin) {
-            case Begin.Deep deep -> (heights, piece, cancel) -> Basins.seeds(heights, deep.least(), depth, cancel);
-            case Begin.Placed placed ->
-                (heights, piece, cancel) -> {
-                    int[] places = piece.places(placed.places());
-                    return places.length > 0 ? places : Basins.seeds(heights, Double.POSITIVE_INFINITY, depth, cancel);
-                };
+    private static Parted parted(Mask mask, Terrain terrain, Begin begin, Basins.Depth depth, Work work) {
+        Parted.Seeds seeds = switch (begin) {
+            case Begin.Deep deep -> basins -> basins.deep(deep.least(), depth);
+            case Begin.Placed placed -> basins -> basins.withDeepest(terrain.places(placed.places()));
         };
+        return Parted.of(mask, terrain, seeds, work);
     }
 }

@@ -189,7 +189,7 @@ class GrowRegionsTest {
             values[i] = levels < 100
                     ? Math.round(chance.between(0, levels) + slope)
                     : chance.between(0, levels) * 0.37f + slope;
-            heights[i] = Heights.comparable(values[i]);
+            heights[i] = Terrain.comparable(values[i]);
         }
         Plane plane = PlaneF.of(width, height, values);
         Field field = chance.field(width, height);

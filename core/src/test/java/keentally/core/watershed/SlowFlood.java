@@ -53,24 +53,25 @@ final class SlowFlood {
         return seeds;
     }
 
-    /** Lowest first, first come first served; labels are the seeds. */
+    /** Lowest first, then fewest steps at that height, then reading order; labels are the seeds. */
     static int[] of(Mask mask, double[] heights, List<Integer> seeds) {
-        record Waiting(double height, int arrival, int pixel) {}
-        PriorityQueue<Waiting> queue =
-                new PriorityQueue<>(Comparator.comparingDouble(Waiting::height).thenComparingInt(Waiting::arrival));
+        record Waiting(double height, int step, int pixel) {}
+        PriorityQueue<Waiting> queue = new PriorityQueue<>(Comparator.comparingDouble(Waiting::height)
+                .thenComparingInt(Waiting::step)
+                .thenComparingInt(Waiting::pixel));
         int[] label = new int[heights.length];
         Arrays.fill(label, -1);
-        int arrivals = 0;
         for (int seed : seeds) {
             label[seed] = seed;
-            queue.add(new Waiting(heights[seed], arrivals++, seed));
+            queue.add(new Waiting(heights[seed], 0, seed));
         }
         while (!queue.isEmpty()) {
             Waiting now = queue.remove();
             for (int q : around(mask, now.pixel())) {
                 if (label[q] < 0) {
                     label[q] = label[now.pixel()];
-                    queue.add(new Waiting(Math.max(now.height(), heights[q]), arrivals++, q));
+                    boolean rises = heights[q] > now.height();
+                    queue.add(rises ? new Waiting(heights[q], 0, q) : new Waiting(now.height(), now.step() + 1, q));
                 }
             }
         }
