@@ -144,7 +144,7 @@ final class AskCommand implements Callable<Integer> {
                 Interrupt interrupt = Interrupt.listening()) {
             for (int i = 0; i < orders.size(); i++) {
                 int at = i;
-                Runner runner = new Runner(workers, new StateCache(0));
+                Runner runner = new Runner(workers, StateCache.ofUsualSize()); // questions begin alike
                 try {
                     Respondent respondent = Respondent.of(names.get(i), orders.get(i), runner, interrupt.cancel());
                     respondent.leftOut().ifPresent(box -> sayLeftOut(names.get(at), box));

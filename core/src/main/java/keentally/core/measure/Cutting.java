@@ -76,8 +76,12 @@ final class Cutting {
         int[] squares = SquaredDistance.to(background, Work.alone());
         int most = 0;
         for (int y = 0; y < object.height(); y++) {
-            for (int x = object.nextSet(y, 0); x < object.width(); x = object.nextSet(y, x + 1)) {
-                most = Math.max(most, squares[y * object.width() + x]);
+            for (int x = object.nextSet(y, 0); x < object.width(); ) {
+                int end = object.nextClear(y, x);
+                for (int i = y * object.width() + x; i < y * object.width() + end; i++) {
+                    most = Math.max(most, squares[i]);
+                }
+                x = object.nextSet(y, end);
             }
         }
         return most == SquaredDistance.NONE ? Double.NaN : Math.sqrt(most);

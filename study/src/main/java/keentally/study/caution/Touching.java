@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.function.IntPredicate;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import keentally.core.distance.SquaredDistance;
 import keentally.core.label.Labeller;
 import keentally.core.measure.Ground;
 import keentally.core.measure.Measure;
@@ -104,12 +105,12 @@ final class Touching {
         for (int i = 0; i < connected.count(); i++) {
             apart.merge(all.find(connected, i), 1, Integer::sum);
         }
-        ObjectTable looked = ObjectTable.of(ObjectSet.of(pieces), List.of(Measure.INNER_CIRCLE), ground, work);
+        int[] squares = SquaredDistance.to(ground.field().mask().minus(mask), work);
         Map<Integer, Integer> count = new HashMap<>();
         Map<Integer, Long> covered = new HashMap<>();
         for (int i = 0; i < pieces.count(); i++) {
-            double deep = (looked.at(i, 0) + 1) / 2;
-            if (pieces.pixels(i) <= THICK * Math.PI * deep * deep) {
+            int deepest = deepest(pieces, i, squares);
+            if (deepest < SquaredDistance.NONE && pieces.pixels(i) <= THICK * Math.PI * deepest) {
                 int region = all.find(pieces, i);
                 count.merge(region, 1, Integer::sum);
                 covered.merge(region, pieces.pixels(i), Long::sum);
@@ -119,6 +120,17 @@ final class Touching {
                 .filter(r -> apart.getOrDefault(r, 0) == 1) // an object of several pieces was made one on purpose
                 .filter(r -> count.getOrDefault(r, 0) >= 2 && 2 * covered.get(r) >= all.pixels(r))
                 .count();
+    }
+
+    private static int deepest(Regions pieces, int piece, int[] squares) {
+        int most = 0;
+        for (int run = pieces.firstRun(piece); run < pieces.firstRun(piece + 1); run++) {
+            int row = pieces.runY(run) * pieces.width();
+            for (int i = row + pieces.runFrom(run); i < row + pieces.runTo(run); i++) {
+                most = Math.max(most, squares[i]);
+            }
+        }
+        return most;
     }
 
     private Caution caution(long several) {
