@@ -43,10 +43,60 @@ public final class MedianFilter {
         if (radius == 0) {
             return plane;
         }
+        if (radius == 1 && !(plane instanceof PlaneF)) {
+            return nearest(plane, work);
+        }
         return switch (plane) {
             case Plane8 p -> Plane8.of(p.width(), p.height(), bytes(p, radius, work));
             case Plane16 p -> Plane16.of(p.width(), p.height(), shorts(p, radius, work));
             case PlaneF p -> floats(p, radius, work);
+        };
+    }
+
+    /** Of a pixel and its eight neighbours, which is asked for most. */
+    private static Plane nearest(Plane plane, Work work) {
+        int width = plane.width();
+        int height = plane.height();
+        return switch (plane) {
+            case Plane8 p -> {
+                byte[] values = p.values();
+                byte[] out = new byte[values.length];
+                MedianOfNine.of(
+                        width,
+                        height,
+                        (y, row) -> {
+                            for (int x = 0; x < width; x++) {
+                                row[x] = values[y * width + x] & 0xff;
+                            }
+                        },
+                        (y, row) -> {
+                            for (int x = 0; x < width; x++) {
+                                out[y * width + x] = (byte) row[x];
+                            }
+                        },
+                        work);
+                yield Plane8.of(width, height, out);
+            }
+            case Plane16 p -> {
+                short[] values = p.values();
+                short[] out = new short[values.length];
+                MedianOfNine.of(
+                        width,
+                        height,
+                        (y, row) -> {
+                            for (int x = 0; x < width; x++) {
+                                row[x] = values[y * width + x] & 0xffff;
+                            }
+                        },
+                        (y, row) -> {
+                            for (int x = 0; x < width; x++) {
+                                out[y * width + x] = (short) row[x];
+                            }
+                        },
+                        work);
+                yield Plane16.of(width, height, out);
+            }
+            case PlaneF p -> p;
         };
     }
 
