@@ -27,46 +27,48 @@ final class Neighbourhood {
 
     private Neighbourhood() {}
 
-    /** The ends of all of them; those that do not go on this sample are left out. */
-    static List<State> of(Method method, State start, Work work) {
+    /**
+     * The ends of all of them; those that do not go on this sample are left out.
+     *
+     * @throws StepFault where the method itself does not
+     */
+    static List<State> of(Method method, State start, Work work) throws StepFault {
         List<State> ends = new ArrayList<>();
-        for (Method near : near(method, start, work)) {
-            try {
-                ends.add(Trail.along(near, start, work));
-            } catch (StepFault e) {
-                // a setting that this sample does not take says nothing of it
+        State entering = start;
+        for (int i = 0; i < method.steps().size(); i++) {
+            MethodStep step = method.steps().get(i);
+            for (Values values : near(step, entering, work)) {
+                Method changed = method.with(step.id(), values);
+                try {
+                    ends.add(Trail.along(behind(changed, i), entering, work));
+                } catch (StepFault e) {
+                    // a setting that this sample does not take says nothing of it
+                }
             }
+            entering = Trail.along(method.with(List.of(step)), entering, work);
         }
         return ends;
     }
 
-    private static List<Method> near(Method method, State start, Work work) {
-        List<Method> near = new ArrayList<>();
-        for (MethodStep step : method.steps()) {
-            if (step.description().id().equals("threshold")) {
-                cuts(method, step, start, work).forEach(v -> near.add(method.with(step.id(), v)));
-            }
-            for (List<String> setting : OF_MEASURE) {
-                if (step.description().id().equals(setting.getFirst())) {
-                    for (double times : TIMES) {
-                        near.add(method.with(step.id(), times(step, setting.getLast(), times)));
-                    }
+    private static Method behind(Method method, int from) {
+        return method.with(method.steps().subList(from, method.steps().size()));
+    }
+
+    /** What a step's settings may be too. */
+    private static List<Values> near(MethodStep step, State entering, Work work) throws StepFault {
+        List<Values> near = new ArrayList<>();
+        if (step.description().id().equals("threshold")) {
+            TwoSides.of(entering.plane(), entering.field(), work)
+                    .ifPresent(sides -> near.addAll(List.of(cut(step, sides, -CUT), cut(step, sides, CUT))));
+        }
+        for (List<String> setting : OF_MEASURE) {
+            if (step.description().id().equals(setting.getFirst())) {
+                for (double times : TIMES) {
+                    near.add(times(step, setting.getLast(), times));
                 }
             }
         }
         return near;
-    }
-
-    private static List<Values> cuts(Method method, MethodStep step, State start, Work work) {
-        try {
-            Method before = method.with(method.steps().subList(0, method.indexOf(step.id())));
-            State entering = Trail.along(before, start, work);
-            return TwoSides.of(entering.plane(), entering.field(), work)
-                    .map(sides -> List.of(cut(step, sides, -CUT), cut(step, sides, CUT)))
-                    .orElse(List.of());
-        } catch (StepFault e) {
-            return List.of();
-        }
     }
 
     private static Values cut(MethodStep step, TwoSides sides, double share) {

@@ -19,6 +19,7 @@ import keentally.core.picture.Plane8;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.starter.Trail.Px;
 import keentally.core.step.State;
+import keentally.core.step.StepFault;
 import keentally.core.work.Work;
 import org.junit.jupiter.api.Test;
 
@@ -161,7 +162,7 @@ class FirstLookTest {
 
     /** Of two squares joined by a bridge 9 pixels wide, deeper splits leave one. */
     @Test
-    void neighbouringSettingsShowHowFarANumberMayBeOff() {
+    void neighbouringSettingsShowHowFarANumberMayBeOff() throws StepFault {
         State start = state(plane(120, 60, (x, y) -> {
             boolean squares = y >= 15 && y < 45 && (x >= 10 && x < 40 || x >= 60 && x < 90);
             boolean bridge = y >= 25 && y < 34 && x >= 40 && x < 60;
