@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.control.ComboBox;
@@ -110,7 +111,15 @@ class GermanWindowTest {
     void whereAStudyBegins() throws Exception {
         desk = DeskDriver.start(folder);
         look("welcome");
+        desk.open(DeskDriver.drawn().getFirst().picture().first().file());
+        desk.settleBeside();
+        look("starters");
         assertThat(found).isEmpty();
+        assertThat(Stream.of("how-many", "how-big", "per-area")
+                        .map(id -> desk.node("starter-" + id).getLayoutY())
+                        .distinct())
+                .as("three questions side by side, with the wider rail too")
+                .hasSize(1);
     }
 
     @Test

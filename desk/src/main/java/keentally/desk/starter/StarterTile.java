@@ -14,6 +14,7 @@ import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelBuffer;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.starter.Starter;
@@ -56,6 +57,8 @@ final class StarterTile extends Button {
         Label question = Prose.of(Texts.of(StarterWords.key(starter)), "starter-name");
         number.getStyleClass().addAll("starter-number", "figure");
         number.setId(getId() + "-number");
+        number.setWrapText(true);
+        number.setMinHeight(Region.USE_PREF_SIZE);
         range.setId(getId() + "-range");
         why.setId(getId() + "-why");
         why.setMinHeight(0);
