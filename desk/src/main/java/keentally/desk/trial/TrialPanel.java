@@ -285,7 +285,11 @@ final class TrialPanel extends VBox {
     private String lineName(TrialModel.Tile tile, boolean placed) {
         List<String> names = new ArrayList<>();
         if (model.wish().get().samples().size() > 1) {
-            names.add(desk.study().get().sample(tile.sample()).orElseThrow().name());
+            names.add(desk.study()
+                    .get()
+                    .sample(tile.sample())
+                    .map(s -> s.name())
+                    .orElse("")); // it may have been taken out since
         }
         if (placed && !tile.variant().beside().isEmpty()) {
             names.add(tile.variant().beside());
