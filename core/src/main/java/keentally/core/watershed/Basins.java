@@ -15,7 +15,7 @@ import keentally.core.work.Work;
  *
  * <p>Method: no pixel is sorted. Again and again each basin looks for the lowest pass out of it, and joins what lies behind it where that is
  * deeper: whatever is deeper can only be reached over that pass, and of two basins that look at each other one always joins. (O. Borůvka
- * found a least spanning tree so in 1926; the passes over which basins spill are one.) Then one walk up the tree and one down give the
+ * found a least spanning tree so in 1926; the passes over which basins spill are one.) What some such rounds leave goes in the order of its height. Then one walk up the tree and one down give the
  * height to which each basin fills.
  *
  * <p>Memory: five bytes a place, and for a while up to 16 a pass; only the lowest pass between two basins is kept as long as both are met
@@ -24,6 +24,9 @@ import keentally.core.work.Work;
 final class Basins {
     private static final long NO_PASS = Long.MAX_VALUE;
     private static final int NO_BASIN = -1;
+
+    /** After so many few passes are left, and sorting them costs less than looking at all of them again. */
+    private static final int ROUNDS = 6;
 
     private final Terrain terrain;
 
@@ -101,7 +104,7 @@ final class Basins {
         Arrays.fill(best, NO_PASS);
         int[] open = joined.clone();
         int count = open.length;
-        while (count > 0) {
+        for (int round = 0; count > 0 && round < ROUNDS; round++) {
             cancel.check();
             for (Passes some : passes) {
                 some.offer(joined, best, from, to);
@@ -124,6 +127,41 @@ final class Basins {
                 best[own] = NO_PASS;
             }
             count = still;
+        }
+        spillInOrder(passes, joined, cancel);
+    }
+
+    /** What is left, pass by pass from the lowest up: where contrast fades, one basin a round would join its neighbour. */
+    private void spillInOrder(List<Passes> passes, int[] joined, Cancel cancel) {
+        cancel.check();
+        int count = passes.stream().mapToInt(p -> p.count).sum();
+        long[] order = new long[count];
+        long[] height = new long[count];
+        int[] one = new int[count];
+        int[] other = new int[count];
+        int filled = 0;
+        for (Passes some : passes) {
+            System.arraycopy(some.height, 0, height, filled, some.count);
+            System.arraycopy(some.one, 0, one, filled, some.count);
+            System.arraycopy(some.other, 0, other, filled, some.count);
+            filled += some.count;
+        }
+        for (int i = 0; i < count; i++) {
+            order[i] = height[i] >> 32 << 32 | i;
+        }
+        Arrays.sort(order);
+        for (long at : order) {
+            int i = (int) at;
+            int a = find(joined, one[i]);
+            int b = find(joined, other[i]);
+            if (a != b) {
+                boolean spills = minimumIsLower(b, a);
+                int own = spills ? a : b;
+                joined[own] = spills ? b : a;
+                pass[own] = height[i];
+                near[own] = spills ? one[i] : other[i];
+                far[own] = spills ? other[i] : one[i];
+            }
         }
     }
 

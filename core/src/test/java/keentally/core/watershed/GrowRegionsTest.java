@@ -208,6 +208,29 @@ class GrowRegionsTest {
         assertThat(SlowFlood.labels(found)).isEqualTo(SlowFlood.numbered(SlowFlood.of(field.mask(), heights, inside)));
     }
 
+    /** From the left minima rise and what parts them falls, so that each basin's lowest way out leads to a shallower one. */
+    @Test
+    void fadingStripesAgreeToo() {
+        int width = 80;
+        int height = 3;
+        float[] values = new float[width * height];
+        double[] heights = new double[values.length];
+        for (int i = 0; i < values.length; i++) {
+            int x = i % width;
+            values[i] = (x % 2 == 0 ? -1 : 1) * (width - x) + i / width * 0.25f;
+            heights[i] = values[i];
+        }
+        Field field = Field.whole(width, height);
+        for (double depth : new double[] {0, 20, 60, 1000}) {
+            List<Integer> slow = SlowFlood.seeds(field.mask(), heights, depth, (spill, minimum) -> spill - minimum);
+            Regions found = GrowRegions.fromMinima(field, PlaneF.of(width, height, values), depth, two)
+                    .regions();
+            assertThat(SlowFlood.labels(found))
+                    .as("deeper than %s", depth)
+                    .isEqualTo(SlowFlood.numbered(SlowFlood.of(field.mask(), heights, slow)));
+        }
+    }
+
     /** Twelve bytes a pixel, and what the regions themselves take, however many heights there are. */
     @Test
     void aFloodTakesTwelveBytesAPixel() {
