@@ -115,6 +115,7 @@ class GermanWindowTest {
         desk.settleBeside();
         look("starters");
         assertThat(found).isEmpty();
+        assertThat(desk.model().method().name()).isEqualTo("Methode ohne Namen");
         assertThat(Stream.of("how-many", "how-big", "per-area")
                         .map(id -> desk.node("starter-" + id).getLayoutY())
                         .distinct())

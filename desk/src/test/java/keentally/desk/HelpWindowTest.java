@@ -14,6 +14,7 @@ import keentally.core.step.Steps;
 import keentally.core.words.Words;
 import keentally.desk.help.CautionWords;
 import keentally.desk.help.Topic;
+import keentally.desk.help.Why;
 import keentally.study.caution.CautionKind;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -101,7 +102,7 @@ class HelpWindowTest {
             TableView<?> table = (TableView<?>) desk.node("objects");
             table.requestFocus();
             table.getFocusModel().focus(1);
-            focusSecondColumn(table);
+            focusSecondColumn(table, 1);
             return null;
         });
         desk.keys(KeyCode.SHIFT, KeyCode.F1);
@@ -157,6 +158,56 @@ class HelpWindowTest {
         assertThat(desk.texts("why-neighbours")).hasSizeGreaterThan(1).doesNotContain("cannot be done");
     }
 
+    private void focus(String id) {
+        desk.onFx(() -> {
+            desk.node(id).requestFocus();
+            return null;
+        });
+    }
+
+    @Test
+    void aMeanOfTheLedgerIsAskedWhyAndLeadsToItsSamples() {
+        desk.click("view-ledger");
+        desk.quiet();
+        desk.click("ledger-run-all");
+        desk.quiet();
+        for (String number : List.of("fields", "mean", "sd", "interval", "accuracy", "needed")) {
+            assertThat(Why.at(desk.node("group-1-" + number))).as(number).isPresent();
+        }
+        focus("group-1-mean");
+        desk.keys(KeyCode.SHIFT, KeyCode.F1);
+        assertThat(desk.text("help-side-title")).endsWith(", no group: Mean");
+        assertThat(desk.text("why-number")).isEqualTo(desk.text("group-1-mean"));
+        assertThat(desk.text("why-source-told-1")).isEqualTo(desk.text("group-1-mean"));
+        desk.click("why-source-1");
+        assertThat(desk.has("why-neighbours")).as("the sample's own number").isTrue();
+    }
+
+    @Test
+    void aMeanOfAllObjectsIsAskedWhy() {
+        desk.click("view-objects");
+        desk.fire("together-summary");
+        desk.quiet();
+        desk.onFx(() -> {
+            TableView<?> table = (TableView<?>) desk.node("summary");
+            table.requestFocus();
+            table.getSelectionModel().select(0);
+            focusSecondColumn(table, 0);
+            return null;
+        });
+        desk.keys(KeyCode.SHIFT, KeyCode.F1);
+        assertThat(desk.text("help-side-title")).isEqualTo("Mean: Area, px²");
+        assertThat(desk.text("why-number")).isEqualTo("2,600");
+        assertThat(desk.texts("why-neighbours")).contains("2,600");
+        focus("kept-cover");
+        desk.keys(KeyCode.SHIFT, KeyCode.F1);
+        assertThat(desk.text("why-number")).isEqualTo("They cover 5,200 px², 4.33 % of the field");
+        assertThat(desk.texts("why-neighbours")).contains("4.33 %");
+        focus("object-count");
+        desk.keys(KeyCode.SHIFT, KeyCode.F1);
+        assertThat(desk.text("why-number")).isEqualTo("2 objects");
+    }
+
     @Test
     void aTileOfATrialSheetIsAskedWhy() {
         desk.click("card-1");
@@ -183,7 +234,7 @@ class HelpWindowTest {
         assertThat(desk.node("why-input-1").isDisabled()).as("not laid out yet").isTrue();
     }
 
-    private static <S> void focusSecondColumn(TableView<S> table) {
-        table.getFocusModel().focus(1, table.getColumns().get(1));
+    private static <S> void focusSecondColumn(TableView<S> table, int row) {
+        table.getFocusModel().focus(row, table.getColumns().get(1));
     }
 }

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import keentally.core.geometry.Ellipse;
 import keentally.core.picture.Picture;
@@ -44,6 +45,20 @@ public final class RoundField {
     /** Half widths of the rings in which the rim is looked for, one after another, in radii. */
     private static final double[] WIDE = {0.05, 0.03, 0.018, 0.012, 0.012};
 
+    /** Rays that are looked along. */
+    private static final int ALL = 1;
+
+    private static final int FEW = 8;
+
+    /** Rings that these are followed in. */
+    private static final int HOPEFUL = 2;
+
+    /** In pixels of the reduced picture. */
+    private static final double SAME = 1;
+
+    /** Of the least support: what few rays must show. */
+    private static final double HOPE = 0.8;
+
     private static final double[] NARROW = {0.01, 0.008};
     private static final double INNER = 0.9;
     private static final double CONCENTRIC = 0.02;
@@ -58,6 +73,9 @@ public final class RoundField {
     private static final double INNER_FIRST_BELOW = 0.013;
 
     private static final double NOT_MUCH_LOWER = 0.55;
+
+    /** The cosine between a gradient and a ray that it points along. */
+    private static final double ALONG = 0.9;
 
     /** Steps along a ray. */
     private static final double FINE = 0.25;
@@ -116,7 +134,12 @@ public final class RoundField {
                         c.support));
     }
 
-    private record Circle(double x, double y, double r, double support) {}
+    private record Circle(double x, double y, double r, double support) {
+        /** Whether a few rays tell no more than this apart. */
+        boolean isAbout(Circle other) {
+            return distance(x - other.x, y - other.y) < SAME && Math.abs(r - other.r) < SAME;
+        }
+    }
 
     /** Of all channels the steepest at each pixel, after smoothing over 3 × 3. */
     private void gradient(float[] raw, Work work) {
@@ -157,10 +180,32 @@ public final class RoundField {
 
     private Optional<Circle> best(Work work) {
         List<Circle> rough = candidates(work);
-        return work.map(rough.size(), i -> fit(rough.get(i), WIDE).filter(this::standsOut)).stream()
-                .flatMap(Optional::stream)
+        return fits(rough, c -> standsOut(c, FEW, HOPE), work, WIDE).stream()
+                .filter(c -> standsOut(c, ALL, 1))
                 .max(Comparator.comparingDouble(RoundField::merit))
                 .map(outer -> innermost(outer, work));
+    }
+
+    /**
+     * Where a few of the rays let hope that a rim is there; of starts that these lead to the same circle, the first.
+     *
+     * @param hope what a circle must be besides
+     */
+    private List<Circle> fits(List<Circle> starts, Predicate<Circle> hope, Work work, double... rings) {
+        List<Optional<Circle>> hopes =
+                work.map(starts.size(), i -> hope(starts.get(i), rings).filter(hope));
+        List<Circle> apart = new ArrayList<>();
+        List<Circle> worth = new ArrayList<>();
+        for (int i = 0; i < hopes.size(); i++) {
+            Circle start = starts.get(i);
+            hopes.get(i).filter(h -> apart.stream().noneMatch(h::isAbout)).ifPresent(h -> {
+                apart.add(h);
+                worth.add(start);
+            });
+        }
+        return work.map(worth.size(), i -> fit(worth.get(i), rings)).stream()
+                .flatMap(Optional::stream)
+                .toList();
     }
 
     /** A rim has two edges; the field ends at the inner one. A fit that leans on both is set free by starts a little aside. */
@@ -173,10 +218,8 @@ public final class RoundField {
                 starts.add(new Circle(outer.x + by[0], outer.y + by[1], factor * outer.r, 0));
             }
         }
-        return work
-                .map(starts.size(), i -> fit(starts.get(i), NARROW).filter(c -> isInner(c, outer, outerSteepness)))
-                .stream()
-                .flatMap(Optional::stream)
+        return fits(starts, c -> true, work, NARROW).stream()
+                .filter(c -> isInner(c, outer, outerSteepness))
                 .reduce(outer, (best, inner) -> inner.r < best.r ? inner : best);
     }
 
@@ -242,7 +285,7 @@ public final class RoundField {
         private final int rows = (int) Math.ceil((height + 2 * margin) / cell);
         private final int radii = (int) Math.ceil((MOST_RADIUS - LEAST_RADIUS) / CELL) + 1;
 
-        /** Of those who vote: the middle of the pixel, and which way its gradient points. */
+        /** Of those who vote: where the middle of the pixel lies, in cells, and which way its gradient points. */
         private final double[] xs;
 
         private final double[] ys;
@@ -259,8 +302,8 @@ public final class RoundField {
             towardsX = new float[strong.length];
             towardsY = new float[strong.length];
             for (int n = 0; n < strong.length; n++) {
-                xs[n] = strong[n] % width + 0.5;
-                ys[n] = strong[n] / width + 0.5;
+                xs[n] = (strong[n] % width + 0.5 + margin) / cell;
+                ys[n] = (strong[n] / width + 0.5 + margin) / cell;
                 towardsX[n] = gx[strong[n]];
                 towardsY[n] = gy[strong[n]];
             }
@@ -293,9 +336,10 @@ public final class RoundField {
 
         /** @param r against the gradient where it is below 0 */
         private void vote(double r, float[] votes) {
+            double cells = r / cell;
             for (int i = 0; i < xs.length; i++) {
-                int cx = (int) ((xs[i] + r * towardsX[i] + margin) / cell);
-                int cy = (int) ((ys[i] + r * towardsY[i] + margin) / cell);
+                int cx = (int) (xs[i] + cells * towardsX[i]);
+                int cy = (int) (ys[i] + cells * towardsY[i]);
                 if (cx >= 0 && cy >= 0 && cx < columns && cy < rows) {
                     votes[cy * columns + cx] += 1;
                 }
@@ -322,27 +366,34 @@ public final class RoundField {
         }
     }
 
-    /** Follows the rim in ever narrower rings. */
-    private Optional<Circle> fit(Circle rough, double... rings) {
-        Circle c = rough;
-        for (double ring : rings) {
-            Optional<Circle> next = step(c, ring);
-            if (next.isEmpty()) {
-                return Optional.empty();
-            }
-            c = next.get();
-        }
-        double support = support(c);
-        return support >= LEAST_SUPPORT ? Optional.of(new Circle(c.x, c.y, c.r, support)) : Optional.empty();
+    private Optional<Circle> hope(Circle rough, double... rings) {
+        return follow(rough, FEW, Arrays.copyOf(rings, HOPEFUL))
+                .map(c -> new Circle(c.x, c.y, c.r, support(c, typicalSteepness(c), LEAST_SEEN, FEW)))
+                .filter(c -> c.support >= HOPE * LEAST_SUPPORT);
     }
 
-    private Optional<Circle> step(Circle c, double ring) {
+    private Optional<Circle> fit(Circle rough, double... rings) {
+        return follow(rough, ALL, rings)
+                .map(c -> new Circle(c.x, c.y, c.r, support(c)))
+                .filter(c -> c.support >= LEAST_SUPPORT);
+    }
+
+    /** Follows the rim in ever narrower rings. @param every so many rays one is looked along */
+    private Optional<Circle> follow(Circle rough, int every, double... rings) {
+        Optional<Circle> circle = Optional.of(rough);
+        for (double ring : rings) {
+            circle = circle.flatMap(c -> step(c, ring, every));
+        }
+        return circle;
+    }
+
+    private Optional<Circle> step(Circle c, double ring, int every) {
         double[] xs = new double[RAYS];
         double[] ys = new double[RAYS];
         int n = 0;
         double half = Math.max(1.5, ring * c.r);
         double[] profile = new double[(int) (2 * half / FINE) + 1];
-        for (int a = 0; a < RAYS; a++) {
+        for (int a = 0; a < RAYS; a += every) {
             double cos = COS[a];
             double sin = SIN[a];
             for (int k = 0; k < profile.length; k++) {
@@ -356,7 +407,7 @@ public final class RoundField {
                 ys[n++] = c.y + at * sin;
             }
         }
-        return n < RAYS / 5 ? Optional.empty() : circle(xs, ys, n, c, half);
+        return n < RAYS / every / 5 ? Optional.empty() : circle(xs, ys, n, c, half);
     }
 
     private static int steepest(double[] profile) {
@@ -384,16 +435,17 @@ public final class RoundField {
         if (!(x >= 1 && y >= 1 && x < width - 1 && y < height - 1)) {
             return 0;
         }
+        int near = (int) y * width + (int) x;
+        if (!(Math.abs(gx[near] * cos + gy[near] * sin) > ALONG)) {
+            return 0;
+        }
         double fx = x - 0.5;
         double fy = y - 0.5;
         int i = (int) fy * width + (int) fx;
         double tx = fx - (int) fx;
         double ty = fy - (int) fy;
-        double steepHere = (1 - ty) * ((1 - tx) * steep[i] + tx * steep[i + 1])
+        return (1 - ty) * ((1 - tx) * steep[i] + tx * steep[i + 1])
                 + ty * ((1 - tx) * steep[i + width] + tx * steep[i + width + 1]);
-        int near = (int) y * width + (int) x;
-        double aligned = Math.abs(gx[near] * cos + gy[near] * sin);
-        return aligned > 0.9 ? steepHere : 0;
     }
 
     /** Least squares on x² + y² = 2ax + 2by + c, weighted anew several times by the distance from the circle before. */
@@ -439,14 +491,14 @@ public final class RoundField {
 
     /** The share of the seen part of a circle along which there is a clear edge; 0 where too little is seen. */
     private double support(Circle c) {
-        return support(c, typicalSteepness(c), LEAST_SEEN);
+        return support(c, typicalSteepness(c), LEAST_SEEN, ALL);
     }
 
-    private double support(Circle c, double limit, double leastSeen) {
+    private double support(Circle c, double limit, double leastSeen, int every) {
         double near = Math.max(1.0, 0.006 * c.r);
         int seen = 0;
         int carried = 0;
-        for (int a = 0; a < RAYS; a++) {
+        for (int a = 0; a < RAYS; a += every) {
             double cos = COS[a];
             double sin = SIN[a];
             double x = c.x + c.r * cos;
@@ -461,7 +513,7 @@ public final class RoundField {
             }
             carried += best > limit ? 1 : 0;
         }
-        return seen == 0 || seen < leastSeen * RAYS ? 0 : (double) carried / seen;
+        return seen == 0 || seen < leastSeen * RAYS / every ? 0 : (double) carried / seen;
     }
 
     /** Half the median steepness along the rim itself, so that faint and strong rims are judged alike. */
@@ -480,15 +532,19 @@ public final class RoundField {
         return n == 0 ? Double.MAX_VALUE : Math.max(0.004, 0.4 * found[n / 2]);
     }
 
-    /** Whether far more edges run along this circle than along those a little smaller and larger. */
-    private boolean standsOut(Circle c) {
+    /**
+     * Whether far more edges run along this circle than along those a little smaller and larger.
+     *
+     * @param share of what is wanted
+     */
+    private boolean standsOut(Circle c, int every, double share) {
         double limit = typicalSteepness(c);
         double[] around = new double[6];
         int n = 0;
         for (double factor : new double[] {0.86, 0.89, 0.92, 1.09, 1.12, 1.15}) {
-            around[n++] = support(new Circle(c.x, c.y, c.r * factor, 0), limit, 0);
+            around[n++] = support(new Circle(c.x, c.y, c.r * factor, 0), limit, 0, every);
         }
         Arrays.sort(around, 0, n);
-        return c.support >= OVER_CHANCE * around[n / 2] + 0.12;
+        return c.support >= share * (OVER_CHANCE * around[n / 2] + 0.12);
     }
 }

@@ -9,7 +9,6 @@ import keentally.core.picture.PhaseMap;
 import keentally.core.region.ObjectSet;
 import keentally.core.region.Regions;
 import keentally.core.step.State;
-import keentally.core.step.StepFault;
 import keentally.core.work.Work;
 
 /**
@@ -30,8 +29,8 @@ public record Readings(
         long keptPixels,
         int[] objectPhases) {
 
-    static Readings of(Run run, State last, Work work) throws StepFault {
-        Ground ground = last.ground(run.method().signal(), work);
+    /** @param ground what objects are measured on */
+    static Readings of(Run run, State last, Ground ground, Work work) {
         Optional<PhaseMap> phases = last.phases().or(() -> last.mask().map(mask -> PhaseMap.of(mask, last.field())));
         Optional<ObjectTable> table = last.objects()
                 .map(objects -> ObjectTable.of(objects, run.method().columns(), ground, work));

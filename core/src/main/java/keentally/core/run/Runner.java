@@ -3,11 +3,15 @@ package keentally.core.run;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import keentally.core.measure.Ground;
 import keentally.core.method.Method;
 import keentally.core.method.MethodFault;
 import keentally.core.method.MethodStep;
+import keentally.core.picture.Channel;
 import keentally.core.picture.Field;
+import keentally.core.picture.Picture;
 import keentally.core.quantity.MissingScaleException;
+import keentally.core.step.Findings;
 import keentally.core.step.Flow;
 import keentally.core.step.LabelStep;
 import keentally.core.step.Outcome;
@@ -134,12 +138,28 @@ public final class Runner {
     public Readings readings(Run run, Cancel cancel) throws RunFault {
         State last = ending(run, cancel);
         try {
-            return Readings.of(run, last, work(cancel));
+            return Readings.of(run, last, ground(run, last, cancel), work(cancel));
         } catch (StepFault e) {
             throw new RunFault("The method " + e.getMessage() + ".", e);
         } catch (MissingScaleException e) {
             throw new RunFault("A column of the method cannot be worked out: " + e.getMessage() + ".", e);
         }
+    }
+
+    /** What objects are measured on; a channel of the sample is kept as a station's outcome is, since all its runs ask for it. */
+    private Ground ground(Run run, State last, Cancel cancel) throws StepFault {
+        String signal = run.method().signal();
+        if (signal.equals(State.PREPARED)) {
+            return last.ground(signal, work(cancel));
+        }
+        Step channel = (start, site) -> {
+            Channel one = new Channel(signal, start.signal(signal, site.work()));
+            return new Outcome(start.give(new Picture(List.of(one))), Findings.NONE);
+        };
+        Sample sample = run.sample();
+        StateKey key = StateKey.of(sample).thenSignal(signal);
+        Place made = cached(key, channel, sample.start(), Site.of("", signal, work(cancel)), false);
+        return new Ground(made.state.plane(), last.original(), last.field(), last.scale());
     }
 
     /** The state at the end of a run, its objects labelled where nothing did; what can be counted, but is not measured yet. */

@@ -43,6 +43,11 @@ final class StateKey {
         return new StateKey(this, List.of("label, implied"));
     }
 
+    /** The channel that brightness is read from. */
+    StateKey thenSignal(String signal) {
+        return new StateKey(this, List.of("signal", signal));
+    }
+
     @Override
     public boolean equals(Object o) {
         return o instanceof StateKey k && k.hash == hash && k.own.equals(own) && Objects.equals(k.before, before);

@@ -1,6 +1,8 @@
 package keentally.core.starter;
 
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import keentally.core.find.RoundField;
 import keentally.core.geometry.Ellipse;
@@ -17,6 +19,7 @@ public final class FirstLook {
 
     private final State whole;
     private final Small small;
+    private final Map<Way, Tried> tried = new IdentityHashMap<>();
     private Seen seen;
     private Optional<Optional<Ellipse>> rim = Optional.empty();
 
@@ -57,6 +60,11 @@ public final class FirstLook {
             seen = look(work);
         }
         return seen;
+    }
+
+    /** A way on what it was tried on, which all questions that count share. */
+    synchronized Tried tried(Way way, Small on) {
+        return tried.computeIfAbsent(way, w -> new Tried(w.trail().lay(Trail.NOTHING), on));
     }
 
     /** Of the round field, on the small picture, just inside of it; empty where there is none. */

@@ -2,6 +2,7 @@ package keentally.core.starter;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
 import keentally.core.quantity.Amounts;
@@ -33,21 +34,34 @@ final class Neighbourhood {
      * @throws StepFault where the method itself does not
      */
     static List<State> of(Method method, State start, Work work) throws StepFault {
-        List<State> ends = new ArrayList<>();
+        List<Other> others = new ArrayList<>();
         State entering = start;
         for (int i = 0; i < method.steps().size(); i++) {
             MethodStep step = method.steps().get(i);
             for (Values values : near(step, entering, work)) {
-                Method changed = method.with(step.id(), values);
-                try {
-                    ends.add(Trail.along(behind(changed, i), entering, work));
-                } catch (StepFault e) {
-                    // a setting that this sample does not take says nothing of it
-                }
+                others.add(new Other(behind(method.with(step.id(), values), i), entering));
             }
             entering = Trail.along(method.with(List.of(step)), entering, work);
         }
-        return ends;
+        return work.map(others.size(), i -> others.get(i).end(work)).stream()
+                .flatMap(Optional::stream)
+                .toList();
+    }
+
+    /**
+     * What is left of a method from the step on whose setting is another.
+     *
+     * @param entering that step
+     */
+    private record Other(Method method, State entering) {
+        /** Empty where this sample does not take the setting, which says nothing of it. */
+        Optional<State> end(Work work) {
+            try {
+                return Optional.of(Trail.along(method, entering, work));
+            } catch (StepFault e) {
+                return Optional.empty();
+            }
+        }
     }
 
     private static Method behind(Method method, int from) {

@@ -168,7 +168,14 @@ public enum Starter {
             Whole first = likeliest(trials.keySet(), look, work);
             trials.forEach((of, t) -> all.add(
                     of == first ? 0 : all.size(),
-                    new Suggestion(this, of, t.whole(), Optional.empty(), t.small(), look.small(), look.whole())));
+                    new Suggestion(
+                            this,
+                            of,
+                            t.whole(),
+                            Optional.empty(),
+                            new Tried(t.small(), look.small()),
+                            Trail.NOTHING,
+                            look.whole())));
         }
         return all;
     }
@@ -198,8 +205,8 @@ public enum Starter {
                 way.inRoundField() ? Whole.ROUND_FIELD : Whole.PICTURE,
                 ended(way.trail().lay(empty, on)),
                 Optional.of(way),
-                ended(way.trail().lay(empty)),
-                on,
+                look.tried(way, on),
+                ended(Trail.NOTHING),
                 look.whole());
     }
 

@@ -1,5 +1,6 @@
 package keentally.core.starter;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import keentally.core.method.Method;
@@ -13,25 +14,26 @@ public final class Suggestion {
     private final Whole of;
     private final Method method;
     private final Optional<Way> way;
-    private final Method trial;
+    private final Tried tried;
+    private final Method after;
     private final Small on;
     private final State whole;
-    private Optional<State> end = Optional.empty();
 
     /**
      * @param of what the answer is of
      * @param method for the sample itself
      * @param way it counts in; empty for questions that count nothing
-     * @param trial the method for the small picture
-     * @param on what it was laid out on
+     * @param tried on the small picture, which other questions may share
+     * @param after what this question alone does after that
      */
-    Suggestion(Starter starter, Whole of, Method method, Optional<Way> way, Method trial, Small on, State whole) {
+    Suggestion(Starter starter, Whole of, Method method, Optional<Way> way, Tried tried, Method after, State whole) {
         this.starter = starter;
         this.of = of;
         this.method = method;
         this.way = way;
-        this.trial = trial;
-        this.on = on;
+        this.tried = tried;
+        this.after = after;
+        this.on = tried.on();
         this.whole = whole;
     }
 
@@ -81,11 +83,8 @@ public final class Suggestion {
     }
 
     /** What the trial comes to. */
-    public synchronized State trial(Work work) throws StepFault {
-        if (end.isEmpty()) {
-            end = Optional.of(Trail.along(trial, on.state(), work));
-        }
-        return end.get();
+    public State trial(Work work) throws StepFault {
+        return Trail.along(after, tried.end(work), work);
     }
 
     /** About what the method will say. */
@@ -116,9 +115,10 @@ public final class Suggestion {
     /** How far the answer may be off, as neighbouring settings show on the small sample; empty for a question without any. */
     public Optional<Spread> spread(Work work) throws StepFault {
         double number = starter.answer(trial(work), work).value();
-        List<Double> near = Neighbourhood.of(trial, on.state(), work).stream()
-                .map(s -> starter.answer(s, work).value())
-                .toList();
+        List<Double> near = new ArrayList<>();
+        for (State end : tried.near(work)) {
+            near.add(starter.answer(Trail.along(after, end, work), work).value());
+        }
         return near.isEmpty() || !(number > 0) ? Optional.empty() : Optional.of(Spread.of(number, near));
     }
 }

@@ -28,7 +28,7 @@ record Trail(List<Laid> laid, State state, Work work) {
 
     private static final MathContext THREE_DIGITS = new MathContext(3);
 
-    private static final Method NOTHING = Method.empty("a trail", LengthUnit.PX);
+    static final Method NOTHING = Method.empty("a trail", LengthUnit.PX);
 
     /** A step as it was laid. */
     record Laid(String step, List<Object> settings) {}

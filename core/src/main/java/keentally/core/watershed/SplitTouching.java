@@ -42,7 +42,15 @@ public final class SplitTouching {
 
     /** Where the outline narrows. */
     public static Parted byOutline(Mask mask, Field field, Begin begin, Work work) {
-        int[] squares = SquaredDistance.to(field.mask().minus(mask), work);
+        return byOutline(mask, SquaredDistance.to(field.mask().minus(mask), work), begin, work);
+    }
+
+    /**
+     * Where the outline narrows, for who has the distances already.
+     *
+     * @param squares of the distance of each pixel to the nearest background of the field
+     */
+    public static Parted byOutline(Mask mask, int[] squares, Begin begin, Work work) {
         int width = mask.width();
         // squares are whole numbers, so that order and plateaus are exact; depth is taken between their roots
         Terrain.Ground ground = (y, fromX, toX, into, start) -> {

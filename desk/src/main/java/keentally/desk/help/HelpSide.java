@@ -69,7 +69,7 @@ public final class HelpSide extends VBox {
         desk.station().addListener(o -> follow());
         desk.sampleId().addListener(o -> close());
         desk.study().addListener(o -> {
-            if (body.getUserData() instanceof Topic.OfNumber) {
+            if (body.getUserData() instanceof Topic.OfNumber || body.getUserData() instanceof Topic.OfSeveral) {
                 close(); // the number may be another by now
             }
         });
@@ -113,6 +113,10 @@ public final class HelpSide extends VBox {
             case Topic.OfNumber of -> {
                 title.setText(of.name());
                 numbers.fill(body, of);
+            }
+            case Topic.OfSeveral of -> {
+                title.setText(of.name());
+                numbers.fill(body, of, this::open);
             }
         }
         scroll.setVvalue(0);

@@ -1,6 +1,8 @@
 package keentally.desk.help;
 
+import java.util.List;
 import java.util.OptionalDouble;
+import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -15,6 +17,7 @@ import keentally.core.run.Lanes.Urgency;
 import keentally.core.run.Run;
 import keentally.core.run.RunFault;
 import keentally.core.trial.Neighbours;
+import keentally.core.words.Figures;
 import keentally.core.words.StepSentence;
 import keentally.core.words.Words;
 import keentally.core.work.Cancel;
@@ -27,6 +30,8 @@ import keentally.study.file.FileFault;
 
 /** Why a number is so: its definition, the stations that it comes from, and what it would be at neighbouring settings. */
 final class NumberHelp {
+    private static final int MOST_SOURCES = 40;
+
     private final DeskModel desk;
     private final Runnable bench;
 
@@ -45,11 +50,7 @@ final class NumberHelp {
     }
 
     void fill(VBox body, Topic.OfNumber of) {
-        Label told = Prose.of(of.told(), "why-number");
-        told.setId("why-number");
-        body.getChildren().addAll(Prose.of(Texts.of("why.question"), "hint"), told, Pieces.head("why.definition"));
-        of.definition().forEach(d -> body.getChildren().add(Prose.of(d, "help-text")));
-        body.getChildren().add(Pieces.head("why.inputs"));
+        begin(body, of.told(), of.definition());
         Topic.Whose whose = of.whose();
         Button picture = Pieces.button("why-picture", "why.picture", () -> lead(whose, DeskModel.PICTURE));
         String sample =
@@ -68,6 +69,38 @@ final class NumberHelp {
             body.getChildren().add(row(go, StepSentence.of(step)));
         }
         of.again().ifPresent(again -> neighbours(body, of, again));
+    }
+
+    /** @param open tells of another number */
+    void fill(VBox body, Topic.OfSeveral of, Consumer<Topic> open) {
+        begin(body, of.told(), of.definition());
+        List<Topic.Source> from = of.from();
+        for (int i = 0; i < Math.min(from.size(), MOST_SOURCES); i++) {
+            Topic.Source source = from.get(i);
+            Button go = new Button(source.named());
+            go.setId("why-source-" + (i + 1));
+            go.setOnAction(e -> source.why().ifPresentOrElse(open, () -> {
+                desk.show(source.sample());
+                bench.run();
+            }));
+            Region gap = new Region();
+            HBox.setHgrow(gap, Priority.ALWAYS);
+            HBox row = new HBox(8, go, gap, Pieces.figure("why-source-told-" + (i + 1), source.told()));
+            row.setAlignment(Pos.CENTER_LEFT);
+            body.getChildren().add(row);
+        }
+        if (from.size() > MOST_SOURCES) {
+            String more = Figures.number((double) from.size() - MOST_SOURCES);
+            body.getChildren().add(Prose.of(Texts.of("why.more", more), "hint"));
+        }
+    }
+
+    private static void begin(VBox body, String number, List<String> definition) {
+        Label told = Prose.of(number, "why-number");
+        told.setId("why-number");
+        body.getChildren().addAll(Prose.of(Texts.of("why.question"), "hint"), told, Pieces.head("why.definition"));
+        definition.forEach(d -> body.getChildren().add(Prose.of(d, "help-text")));
+        body.getChildren().add(Pieces.head("why.inputs"));
     }
 
     /** How many stations a number hangs on. */

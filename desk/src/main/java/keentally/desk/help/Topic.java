@@ -39,6 +39,26 @@ public sealed interface Topic {
             implements Topic {}
 
     /**
+     * A number that other numbers were put together for, or that a person made.
+     *
+     * @param name what it is a number of
+     * @param told as it stands on the desk, with its unit
+     * @param definition how it is worked out, sentence by sentence
+     * @param from what went into it
+     */
+    record OfSeveral(String name, String told, List<String> definition, List<Source> from) implements Topic {}
+
+    /**
+     * What went into a number.
+     *
+     * @param sample where one is led to
+     * @param named as people know it
+     * @param told what it gave, with its unit; empty where that is no number
+     * @param why of that number, which comes before being led to the sample
+     */
+    record Source(String sample, String named, String told, Optional<Topic> why) {}
+
+    /**
      * The sample and the method that a number comes from.
      *
      * @param methodId of the study, whose work by hand goes with it

@@ -8,6 +8,7 @@ import java.util.function.DoubleFunction;
 import java.util.function.Supplier;
 import java.util.function.ToDoubleFunction;
 import javafx.scene.Node;
+import javafx.scene.control.Label;
 import keentally.core.measure.Measure;
 import keentally.core.method.MethodStep;
 import keentally.core.picture.Mask;
@@ -30,6 +31,13 @@ public final class Why {
     /** Says what number a part shows; asked each time. */
     public static void from(Node node, Supplier<Optional<Topic>> topic) {
         node.getProperties().put(KEY, topic);
+    }
+
+    /** A number that stands by itself: the keyboard gets there too, to ask and to copy. */
+    public static void ask(Label figure, Supplier<Optional<Topic>> topic) {
+        from(figure, topic);
+        figure.focusTraversableProperty().bind(figure.textProperty().isNotEmpty());
+        figure.getStyleClass().add("asked");
     }
 
     /** The number of the innermost part that shows one; empty where there is none. */

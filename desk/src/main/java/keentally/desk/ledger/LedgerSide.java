@@ -28,6 +28,8 @@ import keentally.core.stats.FieldStatistics;
 import keentally.core.stats.LinearTrend;
 import keentally.core.words.Figures;
 import keentally.core.words.Sentences;
+import keentally.desk.help.Topic;
+import keentally.desk.help.Why;
 import keentally.desk.look.Copies;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.PlotImages;
@@ -42,6 +44,7 @@ import keentally.study.series.CentreMoves;
 import keentally.study.series.GroupSizes;
 import keentally.study.series.Ledger;
 import keentally.study.series.LedgerColumn;
+import keentally.study.series.LedgerEntry;
 import keentally.study.series.SampleDots;
 
 /** One number over all samples: what the fields of each group say together, and a dot a sample. */
@@ -125,6 +128,7 @@ public final class LedgerSide extends VBox {
         Label title = new Label(Texts.of("ledger.title"));
         title.getStyleClass().add("station-title");
         trend.setId("ledger-trend");
+        Why.ask(trend, this::whyTrend);
         moves.setId("ledger-moves");
         Button save = Pieces.button("ledger-plot-save", "differences.save", () -> shownPlot.ifPresent(saving));
         save.visibleProperty().bind(picture.imageProperty().isNotNull());
@@ -246,6 +250,20 @@ public final class LedgerSide extends VBox {
         return Texts.of("ledger.trend", slope, Figures.fixed(of.rSquared(), 3), String.valueOf(of.count()));
     }
 
+    /** Of the slope against the number on the label; other lines under the plot are no numbers. */
+    private Optional<Topic> whyTrend() {
+        Ledger ledger = model.ledger().get();
+        return plot.filter(p -> against.get() == Against.TAG && p.trend().isPresent())
+                .flatMap(p -> column())
+                .map(c -> LedgerWhy.of(
+                        model.desk().study().get(),
+                        c,
+                        ledger.groups().values().stream().flatMap(List::stream).toList(),
+                        "slope",
+                        Texts.of("ledger.all"),
+                        trend.getText()));
+    }
+
     private void groups() {
         groups.getChildren().clear();
         Optional<LedgerColumn> column = column();
@@ -261,8 +279,10 @@ public final class LedgerSide extends VBox {
             add(head, c, 0);
         }
         int row = 1;
+        Ledger ledger = model.ledger().get();
+        Map<String, List<LedgerEntry>> members = ledger.groups();
         for (Map.Entry<String, FieldStatistics> group :
-                model.ledger().get().statistics(column.get()).entrySet()) {
+                ledger.statistics(column.get()).entrySet()) {
             FieldStatistics s = group.getValue();
             String name = group.getKey().isEmpty() ? Texts.of("ledger.no-group") : group.getKey();
             String needed = Double.isNaN(accuracy) || s.needed(accuracy).isEmpty()
@@ -282,6 +302,16 @@ public final class LedgerSide extends VBox {
                 if (c > 0) {
                     cell.getStyleClass().add("figure");
                     cell.setMinWidth(USE_PREF_SIZE);
+                    String kind = heads.get(c);
+                    Why.ask(
+                            cell,
+                            () -> Optional.of(LedgerWhy.of(
+                                    model.desk().study().get(),
+                                    column.get(),
+                                    members.get(group.getKey()),
+                                    kind,
+                                    name,
+                                    cell.getText())));
                 }
                 add(cell, c, row);
             }

@@ -163,7 +163,7 @@ final class LedgerTable extends TableView<LedgerEntry> {
         setTableMenuButtonVisible(true);
     }
 
-    /** Of the cell that has the keyboard; what is to be run again has no number that could be asked about. */
+    /** Of the cell that has the keyboard. */
     private Optional<Topic> why() {
         TablePosition<?, ?> cell = getFocusModel().getFocusedCell();
         if (cell == null
@@ -173,24 +173,7 @@ final class LedgerTable extends TableView<LedgerEntry> {
                 || !(cell.getTableColumn().getUserData() instanceof NumberColumn number)) {
             return Optional.empty();
         }
-        LedgerEntry entry = getItems().get(cell.getRow());
-        double value = number.of.value().applyAsDouble(entry);
-        if (Double.isNaN(value) || entry.standing() != LedgerEntry.Standing.DONE) {
-            return Optional.empty();
-        }
-        return Optional.of(new Topic.OfNumber(
-                Texts.of(
-                        "why.of",
-                        Sentences.told(number.of.title()),
-                        entry.thing().name()),
-                Figures.number(value),
-                List.of(number.of.about().get()),
-                Topic.Whose.of(study.get(), entry.id()),
-                "",
-                Optional.of(number.of)
-                        .filter(LedgerColumn::isWorkedOut)
-                        .map(of -> Why.byRecord(
-                                record -> of.value().applyAsDouble(entry.cameTo(record)), Figures::number))));
+        return LedgerWhy.of(study.get(), number.of, getItems().get(cell.getRow()));
     }
 
     /** What people typed stays as they typed it. */

@@ -83,7 +83,7 @@ public final class DeskModel implements AutoCloseable {
 
     private final SampleMaker maker = new SampleMaker();
     private final Captions captions = new Captions();
-    private final ReadOnlyObjectWrapper<Study> study = new ReadOnlyObjectWrapper<>(Study.empty());
+    private final ReadOnlyObjectWrapper<Study> study = new ReadOnlyObjectWrapper<>(StudyActions.begun());
     private final ReadOnlyObjectWrapper<OpenStudy> holding;
     private final ReadOnlyStringWrapper sampleId = new ReadOnlyStringWrapper("");
     private final ReadOnlyObjectWrapper<Optional<OpenSample>> open = new ReadOnlyObjectWrapper<>(Optional.empty());
@@ -107,7 +107,7 @@ public final class DeskModel implements AutoCloseable {
         this.leaving = new LeavingStudies(jobs, sentence -> ui.execute(() -> say(sentence)));
         this.checks = new PictureCautions(captions);
         this.following = new Following(ui, lanes, runner, memory, checks, this::say);
-        this.held = OpenStudy.unkept(Study.empty(), ui);
+        this.held = OpenStudy.unkept(study.get(), ui);
         this.holding = new ReadOnlyObjectWrapper<>(held);
     }
 

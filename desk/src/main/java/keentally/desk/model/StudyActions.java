@@ -13,6 +13,8 @@ import java.util.TreeSet;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
+import keentally.core.method.Method;
+import keentally.core.quantity.LengthUnit;
 import keentally.desk.look.Texts;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
@@ -65,6 +67,12 @@ public final class StudyActions {
                 then);
     }
 
+    /** Nothing but a method without a step, which is called as its reader would. */
+    static Study begun() {
+        Method method = Method.empty(Texts.of("method.untitled"), LengthUnit.PX);
+        return Study.empty().with(Study.FIRST_METHOD, method);
+    }
+
     /** Begins a draft. @param then what to do with it */
     public void newDraft(Runnable then) {
         desk.begin(this::freshDraft, then);
@@ -75,7 +83,7 @@ public final class StudyActions {
         for (int n = 2; Files.exists(file); n++) {
             file = drafts.resolve("untitled-" + LocalDateTime.now().format(STAMP) + "-" + n + StudyFile.ENDING);
         }
-        return StudyFile.create(file, Study.empty(), watch);
+        return StudyFile.create(file, begun(), watch);
     }
 
     /** Those that were begun and not named yet, the last first. */
@@ -101,7 +109,7 @@ public final class StudyActions {
     /** Makes a new study of a given name. */
     public void create(Path file) {
         Path named = named(file);
-        desk.begin(watch -> StudyFile.create(named, Study.empty(), watch), () -> opened.accept(named));
+        desk.begin(watch -> StudyFile.create(named, begun(), watch), () -> opened.accept(named));
     }
 
     public void open(Path file) {

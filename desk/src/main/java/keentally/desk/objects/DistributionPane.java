@@ -27,6 +27,7 @@ import keentally.core.step.State;
 import keentally.core.step.StepFault;
 import keentally.core.words.Figures;
 import keentally.core.words.Words;
+import keentally.desk.help.Why;
 import keentally.desk.look.Copies;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
@@ -135,6 +136,12 @@ final class DistributionPane extends VBox {
         plot = new DistributionPlot(r -> gate().tryOut(r), r -> gate().keep(r), this::pick);
         Copies.from(plot, this::copy);
         numbers.setId("distribution-numbers");
+        Why.ask(
+                numbers,
+                () -> known.kept().count() == 0
+                        ? Optional.empty()
+                        : new ObjectsWhy(desk)
+                                .spread(measures.getValue(), numbers.getText(), weight.get() == Weight.AREA));
         FlowPane row = new FlowPane(
                 8,
                 6,

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.ToDoubleFunction;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
@@ -18,6 +19,7 @@ import keentally.core.step.Findings;
 import keentally.core.step.GateStep;
 import keentally.core.words.Figures;
 import keentally.core.words.Words;
+import keentally.desk.help.Why;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
@@ -38,6 +40,9 @@ final class KeptLine extends VBox {
         count.setId("object-count");
         count.getStyleClass().add("headline");
         count.setMinWidth(USE_PREF_SIZE);
+        ObjectsWhy why = new ObjectsWhy(desk);
+        Why.ask(count, why::count);
+        Why.ask(cover, () -> why.cover(cover.getText(), of(whole.getValue())));
         cover.setId("kept-cover");
         cover.getStyleClass().add("figure-line");
         cover.setMinWidth(USE_PREF_SIZE);
@@ -129,16 +134,23 @@ final class KeptLine extends VBox {
     }
 
     private String covered(Readings readings) {
-        String phase = whole.getValue() == null ? FIELD : whole.getValue();
-        long kept = readings.keptPixels();
-        long of = readings.fractions().stream()
-                .filter(f -> f.name().equals(phase) && readings.state().phases().isPresent())
-                .mapToLong(PhaseReading::pixels)
-                .findFirst()
-                .orElse(readings.state().field().pixels());
         return Texts.of(
                 whole.isVisible() ? "kept.covers" : "kept.covers.field",
-                Figures.area(kept, desk.pixelSize()),
-                Figures.percent(of == 0 ? 0 : 100.0 * kept / of));
+                Figures.area(readings.keptPixels(), desk.pixelSize()),
+                Figures.percent(of(whole.getValue()).applyAsDouble(readings)));
+    }
+
+    /** In per cent of a phase, or of the field. */
+    private static ToDoubleFunction<Readings> of(String chosen) {
+        String phase = chosen == null ? FIELD : chosen;
+        return readings -> {
+            long of = readings.fractions().stream()
+                    .filter(f ->
+                            f.name().equals(phase) && readings.state().phases().isPresent())
+                    .mapToLong(PhaseReading::pixels)
+                    .findFirst()
+                    .orElse(readings.state().field().pixels());
+            return of == 0 ? 0 : 100.0 * readings.keptPixels() / of;
+        };
     }
 }

@@ -15,6 +15,7 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.TableCell;
 import javafx.scene.control.TableColumn;
+import javafx.scene.control.TablePosition;
 import javafx.scene.control.TableView;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.VBox;
@@ -27,6 +28,8 @@ import keentally.core.region.ObjectSet;
 import keentally.core.stats.Averages;
 import keentally.core.words.Figures;
 import keentally.core.words.Words;
+import keentally.desk.help.Topic;
+import keentally.desk.help.Why;
 import keentally.desk.look.Copies;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
@@ -43,11 +46,11 @@ final class SummaryPane extends VBox {
     private final Label of = Prose.of("", "figure-line");
 
     /** One measure over the objects. */
-    private record Line(String title, Averages values, double sum) {
+    private record Line(String title, Column column, Averages values, double sum) {
         static Line of(String title, Column of, double[] column) {
             Averages averages = Averages.of(column, of.averaging());
             boolean adds = adds(of) && averages.count() > 0;
-            return new Line(title, averages, adds ? averages.mean() * averages.count() : Double.NaN);
+            return new Line(title, of, averages, adds ? averages.mean() * averages.count() : Double.NaN);
         }
 
         /** In per cent of the mean; of directions there is none, since their nought lies anywhere. */
@@ -67,6 +70,9 @@ final class SummaryPane extends VBox {
         }
     }
 
+    /** What a column of numbers tells. @param key of its texts */
+    private record Sum(String key, ToDoubleFunction<Line> number) {}
+
     SummaryPane(DeskModel desk) {
         this.desk = desk;
         this.newest = new Newest(desk, Platform::runLater);
@@ -75,6 +81,7 @@ final class SummaryPane extends VBox {
         table.setId("summary");
         table.setAccessibleText(Texts.of("name.summary"));
         Copies.from(table, this::copy);
+        Why.from(table, this::why);
         table.setPlaceholder(new Label(Texts.of("objects.none")));
         table.setPrefHeight(250);
         of.setId("summary-of");
@@ -107,11 +114,31 @@ final class SummaryPane extends VBox {
         Copies.put(Copies.table(heads + "\n" + rows));
     }
 
+    /** Of the cell that has the keyboard. */
+    private Optional<Topic> why() {
+        TablePosition<?, ?> cell = table.getFocusModel().getFocusedCell();
+        if (cell == null
+                || cell.getRow() < 0
+                || cell.getRow() >= table.getItems().size()
+                || cell.getTableColumn() == null
+                || !(cell.getTableColumn().getUserData() instanceof Sum sum)) {
+            return Optional.empty();
+        }
+        Line line = table.getItems().get(cell.getRow());
+        String told = String.valueOf(
+                cell.getTableColumn().getCellObservableValue(cell.getRow()).getValue());
+        Optional<ToDoubleFunction<double[]>> again = desk.selection().get().isEmpty()
+                ? Optional.of(values -> sum.number().applyAsDouble(Line.of(line.title(), line.column(), values)))
+                : Optional.empty();
+        return new ObjectsWhy(desk).sum(line.column(), sum.key(), told, again);
+    }
+
     private void numbers(String key, ToDoubleFunction<Line> number) {
         TableColumn<Line, String> column = column(key, 60, l -> {
             double value = number.applyAsDouble(l);
             return Double.isNaN(value) || Double.isInfinite(value) ? "" : Figures.number(value);
         });
+        column.setUserData(new Sum(key, number));
         table.getColumns().add(column);
     }
 

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import javafx.geometry.HPos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -22,12 +23,16 @@ import keentally.core.region.ObjectSet;
 import keentally.core.trial.Comparison;
 import keentally.core.trial.Comparison.Cover;
 import keentally.core.words.Figures;
+import keentally.desk.help.Topic;
+import keentally.desk.help.Why;
 import keentally.desk.look.KindSteps;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.desk.model.DeskModel;
 import keentally.desk.pair.ComparisonModel.Fate;
 import keentally.desk.pair.PairModel.PairLook;
+import keentally.study.document.Thing.SampleThing;
 
 /** Beside two views: how their areas, borders and objects agree, and what their methods do differently. */
 public final class ComparePane extends VBox {
@@ -54,6 +59,7 @@ public final class ComparePane extends VBox {
         HBox at = new HBox(ends, station);
         at.getStyleClass().add("choices");
         agreement.setId("compare-agreement");
+        why(agreement, "compare.agreement", Texts.of("compare.areas"), this::views);
         note.setId("compare-note");
         table.setId("compare-table");
         areas.setId("compare-areas");
@@ -149,7 +155,8 @@ public final class ComparePane extends VBox {
     /** Count, area and share of each side. */
     private void sides(Optional<Comparison> now) {
         columns(table, 3);
-        row(table, 0, "", Texts.of("compare.first"), Texts.of("compare.second"));
+        table.add(new Label(Texts.of("compare.first")), 1, 0);
+        table.add(new Label(Texts.of("compare.second")), 2, 0);
         PixelSize one = pair.desk().pixelSize();
         PixelSize other = pair.second()
                 .get()
@@ -167,23 +174,49 @@ public final class ComparePane extends VBox {
                         .map(n -> Figures.number((double) n))
                         .orElse(Figures.number(Double.NaN)));
         row(
-                table,
                 2,
-                Texts.of("compare.area"),
+                "compare.area",
                 first.map(c -> Figures.area(c.pixels(), one)).orElse(Figures.number(Double.NaN)),
                 second.map(c -> Figures.area(c.pixels(), other)).orElse(Figures.number(Double.NaN)));
         both(3, "compare.share", first, second, c -> Figures.percent(c.percent()) + " %");
     }
 
+    /** What went into a number of one view. */
+    private Topic.Source first() {
+        DeskModel desk = pair.desk();
+        return source(desk.sampleId().get(), desk.method().name());
+    }
+
+    private Topic.Source source(String sample, String method) {
+        String name =
+                pair.desk().study().get().sample(sample).map(SampleThing::name).orElse("");
+        return new Topic.Source(sample, name, method, Optional.empty());
+    }
+
+    private List<Topic.Source> second() {
+        return pair.second().get().stream()
+                .map(s -> source(s.sampleId(), s.method().name()))
+                .toList();
+    }
+
+    private List<Topic.Source> views() {
+        List<Topic.Source> all = new ArrayList<>(List.of(first()));
+        all.addAll(second());
+        return all;
+    }
+
+    /** @param text of its name, whose definition is called alike */
+    private static void why(Label figure, String text, String of, Supplier<List<Topic.Source>> from) {
+        Why.ask(
+                figure,
+                () -> Optional.of(
+                        new Topic.OfSeveral(of, figure.getText(), List.of(Texts.of("why." + text)), from.get())));
+    }
+
     private void both(
             int row, String key, Optional<Cover> first, Optional<Cover> second, Function<Cover, String> told) {
         String nothing = Figures.number(Double.NaN);
-        row(
-                table,
-                row,
-                Texts.of(key),
-                first.map(told).orElse(nothing),
-                second.map(told).orElse(nothing));
+        row(row, key, first.map(told).orElse(nothing), second.map(told).orElse(nothing));
     }
 
     private void areas(MaskOverlap overlap) {
@@ -202,8 +235,8 @@ public final class ComparePane extends VBox {
         Label name = new Label(Texts.of("compare." + key));
         areas.add(swatch, 0, row);
         areas.add(name, 1, row);
-        figure(areas, "compare-" + key, Figures.area(pixels, pair.desk().pixelSize()), 2, row);
-        figure(areas, "compare-" + key + "-share", Figures.percent(100.0 * pixels / field) + " %", 3, row);
+        figure(areas, "compare-" + key, Figures.area(pixels, pair.desk().pixelSize()), 2, row, key);
+        figure(areas, "compare-" + key + "-share", Figures.percent(100.0 * pixels / field) + " %", 3, row, key);
     }
 
     private String agreement(MaskOverlap overlap, Optional<BorderDistance> borders) {
@@ -247,13 +280,19 @@ public final class ComparePane extends VBox {
         }
     }
 
-    private static void row(GridPane grid, int row, String name, String first, String second) {
-        grid.add(new Label(name), 0, row);
-        figure(grid, "compare-first-" + row, first, 1, row);
-        figure(grid, "compare-second-" + row, second, 2, row);
+    private void row(int row, String key, String first, String second) {
+        table.add(new Label(Texts.of(key)), 0, row);
+        Label one = Pieces.figure("compare-first-" + row, first);
+        Label other = Pieces.figure("compare-second-" + row, second);
+        why(one, key, Texts.of("why.of", Texts.of(key), Texts.of("compare.first")), () -> List.of(first()));
+        why(other, key, Texts.of("why.of", Texts.of(key), Texts.of("compare.second")), this::second);
+        table.add(one, 1, row);
+        table.add(other, 2, row);
     }
 
-    private static void figure(GridPane grid, String id, String text, int column, int row) {
-        grid.add(Pieces.figure(id, text), column, row);
+    private void figure(GridPane grid, String id, String text, int column, int row, String key) {
+        Label figure = Pieces.figure(id, text);
+        why(figure, "compare." + key, Texts.of("compare." + key), this::views);
+        grid.add(figure, column, row);
     }
 }

@@ -51,6 +51,17 @@ import keentally.study.starter.AskedField;
 
 /** Over the stage while a sample's method is empty: what does the person want to know? Each question is tried on the picture at once. */
 public final class StarterSheet extends ScrollPane {
+    /** In this order: what is answered at once is not kept waiting by what is looked into longer. */
+    private static final List<Starter> ASKED = List.of(
+            Starter.BRIGHT,
+            Starter.DARK,
+            Starter.HOW_MANY,
+            Starter.HOW_BIG,
+            Starter.PER_AREA,
+            Starter.COLOUR,
+            Starter.SHADES,
+            Starter.DYES);
+
     /** Of the best score: then the eye of a person tells better. */
     private static final double NEAR = 0.9;
 
@@ -231,7 +242,7 @@ public final class StarterSheet extends ScrollPane {
         shownFor = now();
         clear();
         open.set(true);
-        for (Starter starter : Starter.values()) {
+        for (Starter starter : ASKED) {
             StarterTile tile = new StarterTile(
                     starter,
                     laid -> take(starter, laid),

@@ -18,6 +18,7 @@ import keentally.core.hand.TallyClass;
 import keentally.core.quantity.Amounts;
 import keentally.core.quantity.Length;
 import keentally.core.words.Figures;
+import keentally.desk.help.Why;
 import keentally.desk.look.AmountField;
 import keentally.desk.look.KindSteps;
 import keentally.desk.look.Pieces;
@@ -62,6 +63,7 @@ final class AgreementSection extends VBox {
         within.setPrefWidth(84);
         Typed.in(within, this::reach);
         numbers.setId("agreement-numbers");
+        Why.ask(numbers, () -> model.outcome().get().map(o -> new TallyWhy(tally).agreement(told(o))));
         classes.setId("agreement-classes");
         this.steps = new KindSteps<>("agreement", AgreementModel.Kind.values(), model.kind(), model::step);
         HBox with = new HBox(8, Pieces.name("agreement.with"), against);

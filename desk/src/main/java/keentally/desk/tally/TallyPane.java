@@ -32,6 +32,7 @@ import keentally.core.quantity.Length;
 import keentally.core.quantity.MissingScaleException;
 import keentally.core.view.TallyPainter;
 import keentally.core.words.Figures;
+import keentally.desk.help.Why;
 import keentally.desk.look.AmountField;
 import keentally.desk.look.Ask;
 import keentally.desk.look.Glyph;
@@ -95,6 +96,7 @@ public final class TallyPane extends ScrollPane {
         fresh.setOnAction(e -> add());
         classes.getStyleClass().add("tally-classes");
         total.setId("tally-total");
+        why(total, "why.tally.total", Texts.of("agreement.all"));
         total.setTooltip(new Tooltip(Texts.of("tally.hint")));
         Label title = new Label(Texts.of("tally.title"));
         title.getStyleClass().add("station-title");
@@ -221,10 +223,17 @@ public final class TallyPane extends ScrollPane {
         Label share = Pieces.figure(
                 "tally-share-" + (i + 1),
                 sum == 0 ? "" : Texts.of("shares.percent", Figures.percent(100.0 * count / sum)));
+        why(n, "why.tally.count", kind.name());
+        why(share, "why.tally.share", kind.name());
         Button change = new TallyLook("tally-look-" + (i + 1), kind, model.actions());
         Button remove =
                 Glyph.REMOVE.button("tally-remove-" + (i + 1), Texts.of("tally.remove-class"), () -> remove(kind));
         classes.addRow(i, key, name, n, share, change, remove);
+    }
+
+    /** @param of whose marks they are */
+    private void why(Label figure, String definition, String of) {
+        Why.ask(figure, () -> Optional.of(new TallyWhy(model).marks(figure.getText(), definition, of)));
     }
 
     static ImageView icon(TallyClass kind) {

@@ -97,15 +97,15 @@ final class Touching {
         double radius = Math.sqrt((single > 0 ? single : LEAST_PIXELS) / Math.PI);
         Mask mask = all.mask(regions::contains)
                 .minus(all.lines(regions::contains)); // objects that lie side by side stay apart
+        int[] squares = SquaredDistance.to(ground.field().mask().minus(mask), work);
         Regions pieces = SplitTouching.byOutline(
-                        mask, ground.field(), new SplitTouching.Begin.Deep(Math.max(1, NECK * radius)), work)
+                        mask, squares, new SplitTouching.Begin.Deep(Math.max(1, NECK * radius)), work)
                 .regions();
         Regions connected = Labeller.regions(mask, Neighbours.EIGHT, work);
         Map<Integer, Integer> apart = new HashMap<>();
         for (int i = 0; i < connected.count(); i++) {
             apart.merge(all.find(connected, i), 1, Integer::sum);
         }
-        int[] squares = SquaredDistance.to(ground.field().mask().minus(mask), work);
         Map<Integer, Integer> count = new HashMap<>();
         Map<Integer, Long> covered = new HashMap<>();
         for (int i = 0; i < pieces.count(); i++) {
