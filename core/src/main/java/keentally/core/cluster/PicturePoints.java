@@ -28,7 +28,11 @@ import keentally.core.work.Work;
  */
 public final class PicturePoints {
     private static final int MOST_COLOURS = 100_000;
+    private static final int FEW_COLOURS = 10_000;
     private static final int MOST_PIXELS = 40_000;
+
+    /** Sorting so many costs less than a table of all colours. */
+    private static final int FEW_PIXELS = 2_000_000;
 
     private final Optional<ColourRows> rows;
     private final Optional<Plane> grey;
@@ -64,12 +68,29 @@ public final class PicturePoints {
      */
     public static Optional<PicturePoints> of(
             Picture picture, Picture original, Field field, ColourSpace space, double positionWeight, Work work) {
+        return of(picture, original, field, space, positionWeight, MOST_COLOURS, work);
+    }
+
+    /** The colours alone, gathered so far that there are few; enough to see how many groups they fall into. */
+    public static Optional<PicturePoints> few(
+            Picture picture, Picture original, Field field, ColourSpace space, Work work) {
+        return of(picture, original, field, space, 0, FEW_COLOURS, work);
+    }
+
+    private static Optional<PicturePoints> of(
+            Picture picture,
+            Picture original,
+            Field field,
+            ColourSpace space,
+            double positionWeight,
+            int mostColours,
+            Work work) {
         Optional<ColourRows> rows = ColourRows.of(picture, original);
         Optional<Plane> grey = rows.isPresent() ? Optional.empty() : picture.single();
         if (rows.isEmpty() && grey.isEmpty()) {
             return Optional.empty();
         }
-        Lit alone = rows.map(r -> colours(r, field, space, work))
+        Lit alone = rows.map(r -> colours(r, field, space, mostColours, work))
                 .orElseGet(() -> values(Histogram.of(grey.orElseThrow(), field, work)));
         PicturePoints plain = new PicturePoints(rows, grey, field, space, 0, alone);
         if (positionWeight == 0 || alone.points().count() == 0) {
@@ -104,26 +125,71 @@ public final class PicturePoints {
         return new Lit(new Points(1, at, weights), at);
     }
 
-    private static Lit colours(ColourRows rows, Field field, ColourSpace space, Work work) {
-        int[] counts = new int[1 << 24];
-        int distinct = 0;
-        Mask inside = field.mask();
-        float[][] rgb = new float[3][rows.width()];
-        for (int y = 0; y < rows.height(); y++) {
-            work.cancel().check();
-            rows.read(y, rgb[0], rgb[1], rgb[2]);
-            for (int x = inside.nextSet(y, 0); x < rows.width(); x = inside.nextSet(y, x + 1)) {
-                if (Float.isFinite(rgb[0][x] + rgb[1][x] + rgb[2][x])) {
-                    int packed = level(rgb[0][x]) << 16 | level(rgb[1][x]) << 8 | level(rgb[2][x]);
-                    distinct += counts[packed]++ == 0 ? 1 : 0;
+    /** The colours that occur, upwards, and how often each. */
+    private record Colours(int[] packed, int[] counts) {
+        /** Few pixels are sorted; more are counted in a table of all colours that there may be. */
+        static Colours of(ColourRows rows, Field field, Work work) {
+            int[] all = field.pixels() > FEW_PIXELS ? new int[1 << 24] : new int[(int) field.pixels()];
+            boolean table = field.pixels() > FEW_PIXELS;
+            int n = 0;
+            Mask inside = field.mask();
+            float[][] rgb = new float[3][rows.width()];
+            for (int y = 0; y < rows.height(); y++) {
+                work.cancel().check();
+                rows.read(y, rgb[0], rgb[1], rgb[2]);
+                for (int x = inside.nextSet(y, 0); x < rows.width(); x = inside.nextSet(y, x + 1)) {
+                    if (Float.isFinite(rgb[0][x] + rgb[1][x] + rgb[2][x])) {
+                        int packed = level(rgb[0][x]) << 16 | level(rgb[1][x]) << 8 | level(rgb[2][x]);
+                        if (table) {
+                            all[packed]++;
+                        } else {
+                            all[n++] = packed;
+                        }
+                    }
                 }
             }
+            return table ? counted(all) : sorted(all, n);
         }
+
+        private static Colours counted(int[] table) {
+            int distinct = 0;
+            for (int count : table) {
+                distinct += count > 0 ? 1 : 0;
+            }
+            int[] packed = new int[distinct];
+            int[] counts = new int[distinct];
+            int n = 0;
+            for (int colour = 0; colour < table.length; colour++) {
+                if (table[colour] > 0) {
+                    packed[n] = colour;
+                    counts[n++] = table[colour];
+                }
+            }
+            return new Colours(packed, counts);
+        }
+
+        private static Colours sorted(int[] all, int pixels) {
+            Arrays.sort(all, 0, pixels);
+            int[] counts = new int[pixels];
+            int n = 0;
+            for (int i = 0; i < pixels; i++) {
+                if (n == 0 || all[n - 1] != all[i]) {
+                    all[n++] = all[i];
+                }
+                counts[n - 1]++;
+            }
+            return new Colours(Arrays.copyOf(all, n), Arrays.copyOf(counts, n));
+        }
+    }
+
+    private static Lit colours(ColourRows rows, Field field, ColourSpace space, int most, Work work) {
+        Colours colours = Colours.of(rows, field, work);
         int shift = 0;
-        while (distinct > MOST_COLOURS && shift < 3) {
-            distinct = cells(counts, ++shift);
+        int distinct = colours.packed.length;
+        while (distinct > most && shift < 3) {
+            distinct = cells(colours, ++shift);
         }
-        return points(counts, shift, distinct, space);
+        return points(colours, shift, distinct, space);
     }
 
     private static int level(float v) {
@@ -137,35 +203,37 @@ public final class PicturePoints {
                 | (packed & 0xff) >> shift;
     }
 
-    private static int cells(int[] counts, int shift) {
+    private static int cells(Colours colours, int shift) {
         boolean[] met = new boolean[1 << 3 * (8 - shift)];
         int n = 0;
-        for (int packed = 0; packed < counts.length; packed++) {
-            if (counts[packed] > 0 && !met[cell(packed, shift)]) {
-                met[cell(packed, shift)] = true;
-                n++;
-            }
+        for (int packed : colours.packed) {
+            int cell = cell(packed, shift);
+            n += met[cell] ? 0 : 1;
+            met[cell] = true;
         }
         return n;
     }
 
-    private static Lit points(int[] counts, int shift, int distinct, ColourSpace space) {
-        int[] index = new int[1 << 3 * (8 - shift)];
+    private static Lit points(Colours colours, int shift, int distinct, ColourSpace space) {
+        int[] index = new int[shift == 0 ? 0 : 1 << 3 * (8 - shift)];
         double[] sums = new double[3 * distinct];
         double[] weights = new double[distinct];
         int n = 0;
-        for (int packed = 0; packed < counts.length; packed++) {
-            if (counts[packed] > 0) {
+        for (int at = 0; at < colours.packed.length; at++) {
+            int packed = colours.packed[at];
+            int count = colours.counts[at];
+            int i = at;
+            if (shift > 0) {
                 int cell = cell(packed, shift);
                 if (index[cell] == 0) {
                     index[cell] = ++n;
                 }
-                int i = index[cell] - 1;
-                weights[i] += counts[packed];
-                sums[3 * i] += (double) counts[packed] * (packed >> 16 & 0xff);
-                sums[3 * i + 1] += (double) counts[packed] * (packed >> 8 & 0xff);
-                sums[3 * i + 2] += (double) counts[packed] * (packed & 0xff);
+                i = index[cell] - 1;
             }
+            weights[i] += count;
+            sums[3 * i] += (double) count * (packed >> 16 & 0xff);
+            sums[3 * i + 1] += (double) count * (packed >> 8 & 0xff);
+            sums[3 * i + 2] += (double) count * (packed & 0xff);
         }
         double[] rgb = new double[3];
         double[] into = new double[3];

@@ -28,7 +28,7 @@ record OutstandingColour(Rgb colour, double reach) {
         if (rows.isEmpty()) {
             return Optional.empty();
         }
-        return PicturePoints.of(start.original(), start.original(), start.field(), ColourSpace.RGB, 0, work)
+        return PicturePoints.few(start.original(), start.original(), start.field(), ColourSpace.RGB, work)
                 .map(PicturePoints::points)
                 .flatMap(p -> {
                     int groups = ClusterTrials.of(p, MOST_GROUPS, 3, 1, work).suggested();

@@ -89,8 +89,12 @@ record Small(State state, int factor, int left, int top) {
             for (int y = from; y < to; y++) {
                 for (int j = 0; j < factor; j++) {
                     plane.readRow(top + y * factor + j, left, left + width * factor, row, 0);
-                    for (int x = 0; x < row.length; x++) {
-                        out[y * width + x / factor] += row[x];
+                    for (int x = 0; x < width; x++) {
+                        float sum = out[y * width + x];
+                        for (int i = x * factor; i < (x + 1) * factor; i++) {
+                            sum += row[i];
+                        }
+                        out[y * width + x] = sum;
                     }
                 }
                 for (int x = 0; x < width; x++) {

@@ -281,7 +281,7 @@ public enum Starter {
     }
 
     private static Optional<PicturePoints> points(State start, Work work) {
-        return PicturePoints.of(start.current(), start.original(), start.field(), ColourSpace.LAB, 0, work)
+        return PicturePoints.few(start.current(), start.original(), start.field(), ColourSpace.LAB, work)
                 .filter(p -> p.points().count() > 1);
     }
 }

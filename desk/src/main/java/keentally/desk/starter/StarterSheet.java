@@ -141,6 +141,7 @@ public final class StarterSheet extends ScrollPane {
         visibleProperty()
                 .bind(Bindings.createBooleanBinding(
                         () -> open.get() && stage.tool().get().isEmpty(), open, stage.tool()));
+        desk.open().addListener(o -> offer());
         desk.shown().addListener(o -> offer());
         desk.study().addListener(o -> offer());
         desk.sampleId().addListener(o -> hide());
@@ -179,8 +180,7 @@ public final class StarterSheet extends ScrollPane {
     private void offer() {
         boolean empty = desk.method().steps().isEmpty()
                 && desk.sample().isPresent()
-                && desk.open().get().isPresent()
-                && desk.shown().get().isPresent();
+                && desk.open().get().isPresent();
         boolean other = open.get() && !now().equals(shownFor); // its scale or its field was given meanwhile
         if (other && (empty || asked) || empty && !now().equals(closedFor) && !now().equals(shownFor)) {
             show();
