@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import javafx.geometry.Bounds;
 import javafx.scene.AccessibleAttribute;
 import javafx.scene.Node;
 import javafx.scene.Parent;
@@ -13,6 +14,7 @@ import javafx.scene.control.Control;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ListView;
 import javafx.scene.control.MenuBar;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Slider;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextInputControl;
@@ -77,14 +79,15 @@ final class Reach {
         }
     }
 
-    /** Texts of which only a part is shown. */
+    /** Texts of which only a part is shown, or that lie beyond the window. */
     static Set<String> cutOff(Node root) {
         Set<String> found = new TreeSet<>();
-        cutOff(root, found);
+        cutOff(root, false, found);
         return found;
     }
 
-    private static void cutOff(Node node, Set<String> found) {
+    /** @param scrolls whether what lies outside can be brought in */
+    private static void cutOff(Node node, boolean scrolls, Set<String> found) {
         if (!node.isVisible() || node instanceof TableView<?> || node instanceof ListView<?>) {
             return; // cells may be widened, and scroll
         }
@@ -97,8 +100,19 @@ final class Reach {
                     .filter(t -> !label.getText().endsWith(t.getText()))
                     .forEach(t -> found.add("“" + label.getText() + "” is shown as “" + t.getText() + "”"));
         }
-        if (node instanceof Parent parent) {
-            parent.getChildrenUnmodifiable().forEach(child -> cutOff(child, found));
+        if (!scrolls && node instanceof Labeled label && isSaid(label.getText()) && isBeyond(label)) {
+            found.add("“" + label.getText() + "” lies beyond the window");
         }
+        if (node instanceof Parent parent) {
+            boolean within = scrolls || node instanceof ScrollPane;
+            parent.getChildrenUnmodifiable().forEach(child -> cutOff(child, within, found));
+        }
+    }
+
+    private static boolean isBeyond(Labeled label) {
+        Bounds bounds = label.localToScene(label.getBoundsInLocal());
+        return label.getScene() != null
+                && label.getWidth() > 0
+                && (bounds.getMaxX() > label.getScene().getWidth() + 1 || bounds.getMinX() < -1);
     }
 }

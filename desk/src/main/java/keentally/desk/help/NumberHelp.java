@@ -96,7 +96,7 @@ final class NumberHelp {
     }
 
     private static void begin(VBox body, String number, List<String> definition) {
-        Label told = Prose.of(number, "why-number");
+        Label told = Prose.of(number, number.contains("\n") ? "why-numbers" : "why-number");
         told.setId("why-number");
         body.getChildren().addAll(Prose.of(Texts.of("why.question"), "hint"), told, Pieces.head("why.definition"));
         definition.forEach(d -> body.getChildren().add(Prose.of(d, "help-text")));

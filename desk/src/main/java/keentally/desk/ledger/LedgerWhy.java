@@ -55,9 +55,9 @@ final class LedgerWhy {
                 Texts.of("why.group", title, named, Texts.of("ledger.head." + kind)),
                 told,
                 List.of(
+                        column.about().get(),
                         Texts.of("why.ledger." + kind),
-                        Texts.of("help.source", Texts.of("why.ledger.source")),
-                        column.about().get()),
+                        Texts.of("help.source", Texts.of("why.ledger.source"))),
                 from);
     }
 }

@@ -291,6 +291,7 @@ public final class DeskWindow {
             ground.getChildren().add(middle);
         }
         ground.getChildren().add(help);
+        ground.setMinWidth(0); // else the widest of what may come to stand there would push the panel out of the window
         trials.tiles().visibleProperty().bind(trials.isOpen());
         StageBar bar = new StageBar(desk, stageModel, picture, stage);
         aboutOneSample(bar);
