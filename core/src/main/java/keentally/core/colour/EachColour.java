@@ -1,6 +1,9 @@
 package keentally.core.colour;
 
 import java.util.Arrays;
+import java.util.Optional;
+import java.util.Queue;
+import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.function.Supplier;
 import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
@@ -11,7 +14,8 @@ import keentally.core.work.Work;
  * pictures hold far fewer colours than pixels, and neighbours are alike.
  */
 public final class EachColour {
-    private static final int SLOTS = 1 << 14;
+    /** As many as a core keeps at hand. */
+    private static final int SLOT_BITS = 17;
 
     private EachColour() {}
 
@@ -28,8 +32,12 @@ public final class EachColour {
         Mask inside = field.mask();
         byte[] out = new byte[width * rows.height()];
         Arrays.fill(out, (byte) outside);
+        Queue<Lately> free =
+                new ConcurrentLinkedQueue<>(); // one for each thread, so that it knows the colours of other bands
         work.bands(rows.height(), (from, to) -> {
-            Lately lately = rows.isBytes() ? new Lately(decisions.get()) : null;
+            Lately lately = rows.isBytes()
+                    ? Optional.ofNullable(free.poll()).orElseGet(() -> new Lately(decisions.get()))
+                    : null;
             Decision decision = decisions.get();
             float[] red = new float[width];
             float[] green = new float[width];
@@ -49,33 +57,34 @@ public final class EachColour {
                     }
                 }
             }
+            if (lately != null) {
+                free.add(lately);
+            }
         });
         return out;
     }
 
-    /** Answers by colour, the newest in each slot. */
+    /** Answers by colour, the newest in each slot: the colour above the eight bits of its answer. */
     private static final class Lately {
         private final Decision decision;
-        private final int[] colours = new int[SLOTS];
-        private final byte[] answers = new byte[SLOTS];
+        private final int[] slots = new int[1 << SLOT_BITS];
         private final double[] rgb = new double[3];
 
         Lately(Decision decision) {
             this.decision = decision;
-            Arrays.fill(colours, -1);
+            slots[0] = -1; // all others hold black, which has its place in the first
         }
 
         int of(int red, int green, int blue) {
-            int packed = red << 16 | green << 8 | blue;
-            int slot = (packed * 0x9E3779B1) >>> 18;
-            if (colours[slot] != packed) {
-                colours[slot] = packed;
+            int colour = red << 16 | green << 8 | blue;
+            int slot = colour * 0x9E3779B1 >>> Integer.SIZE - SLOT_BITS;
+            if (slots[slot] >>> 8 != colour) {
                 rgb[0] = red;
                 rgb[1] = green;
                 rgb[2] = blue;
-                answers[slot] = (byte) decision.of(rgb);
+                slots[slot] = colour << 8 | decision.of(rgb) & 0xff;
             }
-            return answers[slot];
+            return slots[slot] & 0xff;
         }
     }
 }
