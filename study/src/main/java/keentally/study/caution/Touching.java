@@ -23,7 +23,7 @@ import keentally.core.words.Figures;
 import keentally.core.work.Work;
 
 /**
- * Whether many objects look like several that touch. An object of {@value #LEAST_PIXELS} pixels at least does where it is
+ * Whether many objects look like several that touch. An object of {@value #LEAST_PIXELS} pixels at least, and of {@value #MOST_OF_FIELD} of the field at most, does where it is
  *
  * <ul>
  *   <li>hollow: its hull has more than it by about a third of a pixel along the perimeter, which the stairs of pixels cost, and by a share of its area
@@ -36,6 +36,10 @@ import keentally.core.work.Work;
  */
 final class Touching {
     private static final int LEAST_PIXELS = 50;
+
+    /** What takes more of it is what things lie on, or a net of walls. */
+    private static final double MOST_OF_FIELD = 0.3;
+
     private static final double STAIRS = 0.35;
     private static final double DENT = 0.03;
     private static final double DEEP = 0.12;
@@ -61,8 +65,9 @@ final class Touching {
     }
 
     private Optional<Caution> caution() {
+        double vast = MOST_OF_FIELD * ground.field().pixels();
         int[] large = IntStream.range(0, objects.count())
-                .filter(i -> pixels(i) >= LEAST_PIXELS)
+                .filter(i -> pixels(i) >= LEAST_PIXELS && pixels(i) <= vast)
                 .toArray();
         ObjectTable outlines = ObjectTable.of(objects, List.of(Measure.HULL_AREA, Measure.PERIMETER), ground, work);
         double[] single = IntStream.of(large)
