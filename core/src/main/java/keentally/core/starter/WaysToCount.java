@@ -2,10 +2,10 @@ package keentally.core.starter;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.IntStream;
 import keentally.core.colour.ChannelPlane;
 import keentally.core.filter.Gaussian;
@@ -88,7 +88,7 @@ final class WaysToCount {
 
     private final Work work;
     private final List<Way> ways = new ArrayList<>();
-    private final Map<String, Optional<PlaneF>> smoothed = new ConcurrentHashMap<>();
+    private final Map<String, Optional<PlaneF>> smoothed = new HashMap<>();
 
     private WaysToCount(Work work) {
         this.work = work;
@@ -102,8 +102,8 @@ final class WaysToCount {
     static List<Way> of(State start, Optional<Ellipse> rim, Work work) {
         WaysToCount all = new WaysToCount(work);
         Trail whole = Trail.from(start, work);
-        all.look(false, () -> whole);
-        rim.ifPresent(r -> all.look(true, () -> whole.within(r)));
+        all.new Place(false, whole).look();
+        rim.ifPresent(r -> attempt(() -> all.new Place(true, whole.within(r)).look()));
         all.preferWalls();
         List<Way> ranked = new ArrayList<>();
         all.ways.stream()
@@ -112,14 +112,6 @@ final class WaysToCount {
                 .filter(w -> ranked.stream().noneMatch(w::isLike))
                 .forEach(ranked::add);
         return ranked;
-    }
-
-    private void look(boolean round, Attempt<Trail> start) {
-        try {
-            new Place(round, start.run()).look();
-        } catch (StepFault e) {
-            // what was found until then is all that can be
-        }
     }
 
     /** Where things leave only seams between them, they are cells, and the seams are the walls that part them. */
@@ -132,82 +124,59 @@ final class WaysToCount {
 
     /** What may not be possible on this picture. */
     @FunctionalInterface
-    private interface Attempt<T> {
-        T run() throws StepFault;
+    private interface Attempt {
+        void run() throws StepFault;
     }
 
-    private static <T> List<T> attempt(Attempt<List<T>> attempt) {
+    private static void attempt(Attempt attempt) {
         try {
-            return attempt.run();
+            attempt.run();
         } catch (StepFault e) {
-            return List.of(); // this way cannot be gone on this picture
+            // this way cannot be gone on this picture
         }
     }
 
-    /** What may be done with something. */
-    @FunctionalInterface
-    private interface Doing<S, T> {
-        List<T> with(S each) throws StepFault;
-    }
-
-    private static <S, T> List<Attempt<List<T>>> attempts(List<S> all, Doing<S, T> doing) {
-        List<Attempt<List<T>>> attempts = new ArrayList<>();
-        all.forEach(each -> attempts.add(() -> doing.with(each)));
-        return attempts;
-    }
-
-    /** All at once, each by one thread: on a small picture that is quicker than one after the other by all threads. */
-    private <T> List<T> attempts(List<Attempt<List<T>>> all) {
-        return work.map(all.size(), i -> attempt(all.get(i))).stream()
-                .flatMap(List::stream)
-                .toList();
-    }
-
-    private static double best(List<Way> ways) {
+    private double best() {
         return ways.stream().mapToDouble(Way::score).max().orElse(0);
     }
-
-    /** A channel with the share of the variance that Otsu's two sides explain there. */
-    private record Telling(String channel, double explained) {}
 
     /** The whole picture, or the round field in it. */
     private final class Place {
         private final boolean round;
         private final Trail start;
+        private final Map<String, Double> explained = new HashMap<>();
 
         Place(boolean round, Trail start) {
             this.round = round;
             this.start = start;
         }
 
-        void look() throws StepFault {
-            Trail channel = tellingChannel();
-            Plane plane = channel.state().plane();
-            List<Way> plain = levels(Way.Light.AS_IT_IS, channel);
-            if (plain.isEmpty()) {
-                return; // nothing has two sides
-            }
-            ways.addAll(plain);
-            if (EvenLight.variation(plane, channel.state().field(), work)
-                    .filter(v -> v > EvenLight.UNEVEN_PERCENT)
-                    .isPresent()) {
-                ways.addAll(attempt(() -> levels(
-                        Way.Light.MADE_EVEN,
-                        channel.then("flatten", "by", "polynomial", "order", 2, "how", "divide"))));
-            }
-            double radius = localRadius();
-            ways.addAll(attempt(() -> local(channel, radius)));
-            double again = localRadius(); // of what stands out now
-            if (again < CLEARLY_SMALLER * radius) {
-                ways.addAll(attempt(() -> local(channel, again)));
-            }
-            ways.addAll(attempts(List.of(() -> walls(channel, true), () -> walls(channel, false))));
+        void look() {
+            attempt(() -> {
+                Trail channel = tellingChannel();
+                Plane plane = channel.state().plane();
+                levels(Way.Light.AS_IT_IS, channel);
+                if (EvenLight.variation(plane, channel.state().field(), work)
+                        .filter(v -> v > EvenLight.UNEVEN_PERCENT)
+                        .isPresent()) {
+                    levels(
+                            Way.Light.MADE_EVEN,
+                            channel.then("flatten", "by", "polynomial", "order", 2, "how", "divide"));
+                }
+                double radius = localRadius();
+                local(channel, radius);
+                double again = localRadius(); // of what stands out now
+                if (again < CLEARLY_SMALLER * radius) {
+                    local(channel, again);
+                }
+                walls(channel);
+            });
         }
 
-        private List<Way> local(Trail channel, double radius) throws StepFault {
-            return levels(
+        private void local(Trail channel, double radius) {
+            attempt(() -> levels(
                     Way.Light.LOCAL,
-                    channel.then("flatten", "by", "gaussian", "radius", Px.length(radius), "how", "subtract"));
+                    channel.then("flatten", "by", "gaussian", "radius", Px.length(radius), "how", "subtract")));
         }
 
         /** By the things of the best way so far. */
@@ -217,6 +186,13 @@ final class WaysToCount {
                     .map(w -> w.firmness().usual())
                     .orElse(0.0);
             return Math.max(LEAST_LOCAL, Math.rint(LOCAL_RADII * Math.sqrt(usual / Math.PI)));
+        }
+
+        /** The same in every place. */
+        private Optional<PlaneF> smoothed(String channel) {
+            return smoothed.computeIfAbsent(
+                    channel,
+                    c -> ChannelPlane.of(start.state().original(), c, work).map(p -> Gaussian.of(p, SMOOTH, work)));
         }
 
         /** The channel in which Otsu's two sides explain most of the variance. */
@@ -230,37 +206,31 @@ final class WaysToCount {
                                 1, state.original().channels().size())
                         .mapToObj(String::valueOf)
                         .toList();
-                return start.then("channel", "of", telling(numbers).channel);
+                return start.then("channel", "of", telling(numbers));
             }
-            Telling plain = telling(PLAIN);
-            Telling bent = telling(BENT);
-            boolean better = 1 - bent.explained < MUCH_BETTER * (1 - plain.explained);
-            return start.then("channel", "of", better ? bent.channel : plain.channel);
+            String plain = telling(PLAIN);
+            String bent = telling(BENT);
+            boolean better = 1 - explained(bent) < MUCH_BETTER * (1 - explained(plain));
+            return start.then("channel", "of", better ? bent : plain);
         }
 
-        /** The first of those that explain most. */
-        private Telling telling(List<String> channels) {
-            return work.map(channels.size(), i -> new Telling(channels.get(i), explained(channels.get(i)))).stream()
-                    .max(Comparator.comparingDouble(Telling::explained))
+        private String telling(List<String> channels) {
+            return channels.stream()
+                    .max(Comparator.comparingDouble(this::explained))
                     .orElseThrow();
-        }
-
-        /** The same in every place. */
-        private Optional<PlaneF> smoothed(String channel) {
-            return smoothed.computeIfAbsent(
-                    channel,
-                    c -> ChannelPlane.of(start.state().original(), c, work).map(p -> Gaussian.of(p, SMOOTH, work)));
         }
 
         /** 0 where its values do not part. */
         private double explained(String channel) {
-            return smoothed(channel)
-                    .flatMap(p -> TwoSides.of(p, start.state().field(), work))
-                    .map(TwoSides::explained)
-                    .orElse(0.0);
+            return explained.computeIfAbsent(
+                    channel,
+                    c -> smoothed(c)
+                            .flatMap(p -> TwoSides.of(p, start.state().field(), work))
+                            .map(TwoSides::explained)
+                            .orElse(0.0));
         }
 
-        private List<Way> levels(Way.Light light, Trail channel) throws StepFault {
+        private void levels(Way.Light light, Trail channel) throws StepFault {
             Plane plane = channel.state().plane();
             Field field = channel.state().field();
             boolean noisy = TwoSides.of(plane, field, work)
@@ -268,126 +238,77 @@ final class WaysToCount {
                     .isEmpty();
             Trail smooth = noisy ? channel.then("smooth", "sigma", Px.length(SMOOTH)) : channel;
             PlaneF steep = Gradient.sobel(smooth.state().plane(), work);
-            List<Pieces> all = attempts(List.of(
-                    () -> asCut(true, smooth, steep),
-                    () -> filled(true, smooth, steep),
-                    () -> asCut(false, smooth, steep),
-                    () -> filled(false, smooth, steep)));
-            List<Way> found = new ArrayList<>();
-            for (Pieces p : all) {
-                found.add(way(p.level.structure(), light, Optional.empty(), p.clean.then("label"), p.held));
+            for (boolean bright : new boolean[] {true, false}) {
+                Trail cut = smooth.then("threshold", "rule", "otsu", "keep", bright ? "bright" : "dark");
+                Level level = new Level(
+                        bright, light, cut.state().needMask(), smooth.state().plane(), steep);
+                Trail filled = cut.then("fill-holes");
+                double holes = 1
+                        - (double) level.mask.count()
+                                / filled.state().needMask().count();
+                things(cut, level, holes > 0 && holes < GAPS ? PARTED_AT_HOLES_LIKELY : PARTED_LIKELY);
+                if (holes > 0) {
+                    things(filled, level, PARTED_LIKELY);
+                }
             }
-            double best = Math.max(best(ways), best(found));
-            found.addAll(
-                    parted(light, all.stream().filter(p -> mayBeParted(p, best)).toList()));
-            return found;
         }
 
-        private List<Pieces> asCut(boolean bright, Trail smooth, PlaneF steep) throws StepFault {
-            Trail cut = cut(bright, smooth);
-            double holes = holes(cut, cut.then("fill-holes"));
-            double parted = holes > 0 && holes < GAPS ? PARTED_AT_HOLES_LIKELY : PARTED_LIKELY;
-            return List.of(pieces(cut, level(bright, smooth, cut, steep), parted));
-        }
-
-        /** Nothing where there is nothing to fill. */
-        private List<Pieces> filled(boolean bright, Trail smooth, PlaneF steep) throws StepFault {
-            Trail cut = cut(bright, smooth);
-            Trail filled = cut.then("fill-holes");
-            return holes(cut, filled) > 0
-                    ? List.of(pieces(filled, level(bright, smooth, cut, steep), PARTED_LIKELY))
-                    : List.of();
-        }
-
-        private static Trail cut(boolean bright, Trail smooth) throws StepFault {
-            return smooth.then("threshold", "rule", "otsu", "keep", bright ? "bright" : "dark");
-        }
-
-        private static double holes(Trail cut, Trail filled) throws StepFault {
-            return 1
-                    - (double) cut.state().needMask().count()
-                            / filled.state().needMask().count();
-        }
-
-        private static Level level(boolean bright, Trail smooth, Trail cut, PlaneF steep) throws StepFault {
-            return new Level(bright, cut.state().needMask(), smooth.state().plane(), steep);
-        }
-
-        private Pieces pieces(Trail cut, Level level, double partedLikely) throws StepFault {
+        private void things(Trail cut, Level level, double partedLikely) throws StepFault {
             Regions pieces = Labeller.regions(cut.state().needMask(), Neighbours.EIGHT, work);
             long speck = Specks.below(pieces, level.plane, level.bright);
             Trail clean = cut.then("remove-specks", "below", Px.area(speck));
-            ObjectSet whole = ObjectSet.of(Labeller.regions(clean.state().needMask(), Neighbours.EIGHT, work));
-            return new Pieces(level, clean, firmness(whole, level, clean), partedLikely);
-        }
-
-        private Firmness firmness(ObjectSet objects, Level level, Trail trail) {
-            return Firmness.of(
-                    objects, Optional.of(level.mask), level.steep, trail.state().field(), work);
-        }
-
-        /** @param best score of a way so far */
-        private boolean mayBeParted(Pieces pieces, double best) {
-            Firmness held = pieces.held;
+            Mask mask = clean.state().needMask();
+            ObjectSet whole = ObjectSet.of(Labeller.regions(mask, Neighbours.EIGHT, work));
+            Field field = clean.state().field();
+            Firmness held = Firmness.of(whole, Optional.of(level.mask), level.steep, field, work);
+            add(level.structure(), level.light, Optional.empty(), clean.then("label"), held);
             boolean ground = held.largest() > Firmness.MOST_OF_FIELD && held.cut() > GROUND_CUT;
-            return held.count() > 0 && held.solidity() <= CONVEX && !ground && likely() * held.scoreParted() >= best;
-        }
-
-        /** Those of the depths that part something else than the depth before. */
-        private List<Way> parted(Way.Light light, List<Pieces> clumps) {
-            List<Parting> least = attempts(attempts(clumps, p -> parting(p, LEAST_DEPTH)));
-            List<Parting> all = attempts(IntStream.range(0, least.size() * DEPTHS.length)
-                    .mapToObj(i -> (Attempt<List<Parting>>)
-                            () -> deeper(least.get(i / DEPTHS.length), DEPTHS[i % DEPTHS.length]))
-                    .toList());
-            List<Parting> others = new ArrayList<>();
-            for (Parting first : least) {
-                int before = first.pieces.held.count();
-                for (Parting parting : all) {
-                    if (parting.pieces == first.pieces) {
-                        if (parting.parts.count() != before) {
-                            others.add(parting);
-                        }
-                        before = parting.parts.count();
-                    }
-                }
+            if (held.count() == 0 || held.solidity() > CONVEX || ground || likely() * held.scoreParted() < best()) {
+                return;
             }
-            return attempts(attempts(others, p -> {
-                Level level = p.pieces.level;
-                Firmness held = firmness(p.parts, level, p.trail);
-                return List.of(way(level.structure(), light, Optional.of(p.pieces.partedLikely), p.trail, held));
-            }));
+            Trail least = parted(clean, LEAST_DEPTH);
+            double radius = Math.sqrt(Specks.usual(least.state().needObjects().regions()) / Math.PI);
+            int before = whole.count();
+            for (double times : DEPTHS) {
+                double depth = Math.rint(4 * Math.clamp(times * radius, LEAST_DEPTH, MOST_DEPTH)) / 4;
+                Trail parted = depth == LEAST_DEPTH ? least : parted(clean, depth);
+                ObjectSet parts = parted.state().needObjects();
+                if (parts.count() != before) {
+                    Firmness firm = Firmness.of(parts, Optional.of(level.mask), level.steep, field, work);
+                    add(level.structure(), level.light, Optional.of(partedLikely), parted, firm);
+                }
+                before = parts.count();
+            }
         }
 
-        /** @param times so many radii of the parts that the least depth leaves */
-        private List<Parting> deeper(Parting least, double times) throws StepFault {
-            double radius = Math.sqrt(Specks.usual(least.parts.regions()) / Math.PI);
-            double depth = Math.rint(4 * Math.clamp(times * radius, LEAST_DEPTH, MOST_DEPTH)) / 4;
-            return depth == LEAST_DEPTH ? List.of(least) : parting(least.pieces, depth);
+        private static Trail parted(Trail clean, double depth) throws StepFault {
+            return clean.then("split-touching", "by", "outline", "depth", Px.length(depth));
         }
 
-        private static List<Parting> parting(Pieces pieces, double depth) throws StepFault {
-            Trail parted = pieces.clean.then("split-touching", "by", "outline", "depth", Px.length(depth));
-            return List.of(new Parting(pieces, parted, parted.state().needObjects()));
-        }
-
-        private List<Way> walls(Trail channel, boolean bright) throws StepFault {
-            Trail smooth = (bright ? channel : channel.then("invert")).then("smooth", "sigma", Px.length(WALL_SMOOTH));
-            Plane plane = smooth.state().plane();
-            Field field = smooth.state().field();
-            Histogram histogram = Histogram.of(plane, field, work);
-            double depth = Math.max(1, Math.rint(WALL_DEPTH * Percentiles.range(histogram)));
-            Trail grown = smooth.then("grow-regions", "markers", "minima", "over", "picture", "depth", depth);
-            ObjectSet cells = grown.state().needObjects();
-            Structure structure = bright ? Structure.BETWEEN_BRIGHT_WALLS : Structure.BETWEEN_DARK_WALLS;
-            Firmness held = Firmness.of(cells, Optional.empty(), high(plane, histogram), field, work);
-            return List.of(way(structure, Way.Light.AS_IT_IS, Optional.empty(), grown, held));
+        private void walls(Trail channel) throws StepFault {
+            for (boolean bright : new boolean[] {true, false}) {
+                Trail smooth =
+                        (bright ? channel : channel.then("invert")).then("smooth", "sigma", Px.length(WALL_SMOOTH));
+                Plane plane = smooth.state().plane();
+                Field field = smooth.state().field();
+                Histogram histogram = Histogram.of(plane, field, work);
+                double depth = Math.max(1, Math.rint(WALL_DEPTH * Percentiles.range(histogram)));
+                Trail grown = smooth.then("grow-regions", "markers", "minima", "over", "picture", "depth", depth);
+                ObjectSet cells = grown.state().needObjects();
+                add(
+                        bright ? Structure.BETWEEN_BRIGHT_WALLS : Structure.BETWEEN_DARK_WALLS,
+                        Way.Light.AS_IT_IS,
+                        Optional.empty(),
+                        grown,
+                        Firmness.of(cells, Optional.empty(), high(plane, histogram), field, work));
+            }
         }
 
         /** @param parted how likely it is that they were to be parted, where they were */
-        private Way way(Structure structure, Way.Light light, Optional<Double> parted, Trail trail, Firmness held) {
+        private void add(
+                Structure structure, Way.Light light, Optional<Double> parted, Trail trail, Firmness firmness) {
             double likely = likely() * parted.orElse(1.0);
-            return new Way(round, structure, light, parted.isPresent(), trail, held, likely);
+            ways.add(new Way(round, structure, light, parted.isPresent(), trail, firmness, likely));
         }
 
         private double likely() {
@@ -401,22 +322,11 @@ final class WaysToCount {
      * @param mask what lies on it
      * @param plane that was cut
      */
-    private record Level(boolean bright, Mask mask, Plane plane, PlaneF steep) {
+    private record Level(boolean bright, Way.Light light, Mask mask, Plane plane, PlaneF steep) {
         Structure structure() {
             return bright ? Structure.BRIGHT : Structure.DARK;
         }
     }
-
-    /**
-     * What lies on a side, filled or not, without specks.
-     *
-     * @param held how well they hold together as they are
-     * @param partedLikely how likely it is that they are to be parted, before that is tried
-     */
-    private record Pieces(Level level, Trail clean, Firmness held, double partedLikely) {}
-
-    /** What of the pieces is parted by a depth. */
-    private record Parting(Pieces pieces, Trail trail, ObjectSet parts) {}
 
     /** How high the picture is: the borders of cells lie on walls, not on slopes. */
     private static PlaneF high(Plane plane, Histogram histogram) {
