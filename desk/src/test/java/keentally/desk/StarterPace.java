@@ -130,7 +130,7 @@ class StarterPace {
                 seconds[2]);
     }
 
-    /** The yardstick of the speed tables: the median of the milliseconds that a copy of 48 MB takes. */
+    /** The median of the milliseconds that a copy of 48 MB takes, into memory that is there already. */
     private static double copying() {
         byte[] from = new byte[48_000_000];
         byte[] to = new byte[from.length];

@@ -52,7 +52,7 @@ final class NumberHelp {
     void fill(VBox body, Topic.OfNumber of) {
         begin(body, of.told(), of.definition());
         Topic.Whose whose = of.whose();
-        Button picture = Pieces.button("why-picture", "why.picture", () -> lead(whose, DeskModel.PICTURE));
+        Button picture = Pieces.button("why-picture", "why.picture", () -> lead(whose.sample(), DeskModel.PICTURE));
         String sample =
                 desk.study().get().sample(whose.sample()).map(s -> s.name()).orElse("");
         body.getChildren().add(row(picture, Texts.of("why.picture.about", sample)));
@@ -65,7 +65,7 @@ final class NumberHelp {
             go.setMinWidth(Region.USE_PREF_SIZE);
             go.setAccessibleText(number + " " + Words.title(step.description()));
             go.setDisable(!stands);
-            go.setOnAction(e -> lead(whose, step.id()));
+            go.setOnAction(e -> lead(whose.sample(), step.id()));
             body.getChildren().add(row(go, StepSentence.of(step)));
         }
         of.again().ifPresent(again -> neighbours(body, of, again));
@@ -79,10 +79,8 @@ final class NumberHelp {
             Topic.Source source = from.get(i);
             Button go = new Button(source.named());
             go.setId("why-source-" + (i + 1));
-            go.setOnAction(e -> source.why().ifPresentOrElse(open, () -> {
-                desk.show(source.sample());
-                bench.run();
-            }));
+            go.setOnAction(e ->
+                    source.why().get().ifPresentOrElse(open, () -> lead(source.sample(), DeskModel.PICTURE)));
             Region gap = new Region();
             HBox.setHgrow(gap, Priority.ALWAYS);
             HBox row = new HBox(8, go, gap, Pieces.figure("why-source-told-" + (i + 1), source.told()));
@@ -108,9 +106,9 @@ final class NumberHelp {
         return upTo.isEmpty() ? method.steps().size() : method.indexOf(upTo) + 1;
     }
 
-    private void lead(Topic.Whose whose, String station) {
-        if (!desk.sampleId().get().equals(whose.sample())) {
-            desk.show(whose.sample());
+    private void lead(String sample, String station) {
+        if (!desk.sampleId().get().equals(sample)) {
+            desk.show(sample);
         }
         bench.run();
         desk.station().set(station);

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.DoubleFunction;
+import java.util.function.Supplier;
 import keentally.core.measure.Measure;
 import keentally.core.method.Method;
 import keentally.core.method.MethodStep;
@@ -54,9 +55,14 @@ public sealed interface Topic {
      * @param sample where one is led to
      * @param named as people know it
      * @param told what it gave, with its unit; empty where that is no number
-     * @param why of that number, which comes before being led to the sample
+     * @param why of that number, which comes before being led to the sample; asked when somebody wants to know
      */
-    record Source(String sample, String named, String told, Optional<Topic> why) {}
+    record Source(String sample, String named, String told, Supplier<Optional<Topic>> why) {
+        /** What is no number itself. */
+        public static Source of(String sample, String named, String told) {
+            return new Source(sample, named, told, Optional::empty);
+        }
+    }
 
     /**
      * The sample and the method that a number comes from.

@@ -4,11 +4,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.BiFunction;
 import java.util.function.DoubleFunction;
 import java.util.function.Supplier;
 import java.util.function.ToDoubleFunction;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
+import javafx.scene.control.TablePosition;
+import javafx.scene.control.TableView;
 import keentally.core.measure.Measure;
 import keentally.core.method.MethodStep;
 import keentally.core.picture.Mask;
@@ -33,9 +36,30 @@ public final class Why {
         node.getProperties().put(KEY, topic);
     }
 
+    /**
+     * The cell of a table that has the keyboard.
+     *
+     * @param columns what is said with columns that can be asked about: their user data
+     */
+    public static <S, C> void fromCell(TableView<S> table, Class<C> columns, BiFunction<S, C, Optional<Topic>> topic) {
+        from(table, () -> {
+            TablePosition<?, ?> cell = table.getFocusModel().getFocusedCell();
+            boolean there = cell != null
+                    && cell.getRow() >= 0
+                    && cell.getRow() < table.getItems().size() // there may be fewer by now
+                    && cell.getTableColumn() != null
+                    && columns.isInstance(cell.getTableColumn().getUserData());
+            return there
+                    ? topic.apply(
+                            table.getItems().get(cell.getRow()),
+                            columns.cast(cell.getTableColumn().getUserData()))
+                    : Optional.empty();
+        });
+    }
+
     /** A number that stands by itself: the keyboard gets there too, to ask and to copy. */
     public static void ask(Label figure, Supplier<Optional<Topic>> topic) {
-        from(figure, topic);
+        from(figure, () -> figure.getText().isEmpty() ? Optional.empty() : topic.get());
         figure.focusTraversableProperty().bind(figure.textProperty().isNotEmpty());
         figure.getStyleClass().add("asked");
     }

@@ -20,7 +20,6 @@ import javafx.scene.control.MenuItem;
 import javafx.scene.control.SelectionMode;
 import javafx.scene.control.TableCell;
 import javafx.scene.control.TableColumn;
-import javafx.scene.control.TablePosition;
 import javafx.scene.control.TableRow;
 import javafx.scene.control.TableView;
 import javafx.scene.control.Tooltip;
@@ -30,7 +29,6 @@ import javafx.scene.input.KeyCode;
 import keentally.core.stats.Outliers;
 import keentally.core.words.Figures;
 import keentally.core.words.Sentences;
-import keentally.desk.help.Topic;
 import keentally.desk.help.Why;
 import keentally.desk.look.Texts;
 import keentally.study.document.SlideLabel;
@@ -63,7 +61,7 @@ final class LedgerTable extends TableView<LedgerEntry> {
     LedgerTable(Thumbnails thumbnails, Consumer<LedgerEntry> open, Consumer<ContextMenu> menu, Supplier<Study> study) {
         this.thumbnails = thumbnails;
         this.study = study;
-        Why.from(this, this::why);
+        Why.fromCell(this, NumberColumn.class, (entry, number) -> LedgerWhy.of(study.get(), number.of, entry));
         setId("ledger-table");
         setAccessibleText(Texts.of("name.ledger-table"));
         getStyleClass().add("ledger-table");
@@ -161,19 +159,6 @@ final class LedgerTable extends TableView<LedgerEntry> {
             getColumns().add(made);
         }
         setTableMenuButtonVisible(true);
-    }
-
-    /** Of the cell that has the keyboard. */
-    private Optional<Topic> why() {
-        TablePosition<?, ?> cell = getFocusModel().getFocusedCell();
-        if (cell == null
-                || cell.getRow() < 0
-                || cell.getRow() >= getItems().size()
-                || cell.getTableColumn() == null
-                || !(cell.getTableColumn().getUserData() instanceof NumberColumn number)) {
-            return Optional.empty();
-        }
-        return LedgerWhy.of(study.get(), number.of, getItems().get(cell.getRow()));
     }
 
     /** What people typed stays as they typed it. */

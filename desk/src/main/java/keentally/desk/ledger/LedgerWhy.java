@@ -47,7 +47,7 @@ final class LedgerWhy {
             double value = column.value().applyAsDouble(entry);
             if (!Double.isNaN(value)) {
                 from.add(new Topic.Source(
-                        entry.id(), entry.thing().name(), Figures.number(value), of(study, column, entry)));
+                        entry.id(), entry.thing().name(), Figures.number(value), () -> of(study, column, entry)));
             }
         }
         String title = Sentences.told(column.title());

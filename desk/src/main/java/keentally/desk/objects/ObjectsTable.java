@@ -18,7 +18,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.SelectionMode;
 import javafx.scene.control.TableCell;
 import javafx.scene.control.TableColumn;
-import javafx.scene.control.TablePosition;
 import javafx.scene.control.TableRow;
 import javafx.scene.control.TableView;
 import javafx.scene.control.Tooltip;
@@ -70,7 +69,7 @@ final class ObjectsTable extends StackPane {
         table.setId("objects");
         table.setAccessibleText(Texts.of("name.objects"));
         Copies.from(table, this::copy);
-        Why.from(table, this::why);
+        Why.fromCell(table, Integer.class, this::why);
         table.setItems(rows);
         table.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
         table.setPlaceholder(new Label(Texts.of("objects.none")));
@@ -227,15 +226,9 @@ final class ObjectsTable extends StackPane {
         return column;
     }
 
-    /** Of the cell that has the keyboard. */
-    private Optional<Topic> why() {
-        TablePosition<?, ?> cell = table.getFocusModel().getFocusedCell();
-        if (cell == null || cell.getRow() < 0 || cell.getTableColumn() == null || shown.isEmpty()) {
-            return Optional.empty();
-        }
-        int row = rows.get(cell.getRow());
-        int column = cell.getTableColumn().getUserData() instanceof Integer index ? index : -1;
-        if (column < 0 || !(shown.get().columns().get(column) instanceof Measure measure)) {
+    private Optional<Topic> why(int row, int column) {
+        boolean there = shown.isPresent() && column >= 0 && column < values.length && row < values[column].length;
+        if (!there || !(shown.get().columns().get(column) instanceof Measure measure)) {
             return Optional.empty();
         }
         String told =

@@ -15,7 +15,6 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.TableCell;
 import javafx.scene.control.TableColumn;
-import javafx.scene.control.TablePosition;
 import javafx.scene.control.TableView;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.VBox;
@@ -71,7 +70,12 @@ final class SummaryPane extends VBox {
     }
 
     /** What a column of numbers tells. @param key of its texts */
-    private record Sum(String key, ToDoubleFunction<Line> number) {}
+    private record Sum(String key, ToDoubleFunction<Line> number) {
+        String told(Line line) {
+            double value = number.applyAsDouble(line);
+            return Double.isNaN(value) || Double.isInfinite(value) ? "" : Figures.number(value);
+        }
+    }
 
     SummaryPane(DeskModel desk) {
         this.desk = desk;
@@ -81,7 +85,7 @@ final class SummaryPane extends VBox {
         table.setId("summary");
         table.setAccessibleText(Texts.of("name.summary"));
         Copies.from(table, this::copy);
-        Why.from(table, this::why);
+        Why.fromCell(table, Sum.class, this::why);
         table.setPlaceholder(new Label(Texts.of("objects.none")));
         table.setPrefHeight(250);
         of.setId("summary-of");
@@ -114,31 +118,17 @@ final class SummaryPane extends VBox {
         Copies.put(Copies.table(heads + "\n" + rows));
     }
 
-    /** Of the cell that has the keyboard. */
-    private Optional<Topic> why() {
-        TablePosition<?, ?> cell = table.getFocusModel().getFocusedCell();
-        if (cell == null
-                || cell.getRow() < 0
-                || cell.getRow() >= table.getItems().size()
-                || cell.getTableColumn() == null
-                || !(cell.getTableColumn().getUserData() instanceof Sum sum)) {
-            return Optional.empty();
-        }
-        Line line = table.getItems().get(cell.getRow());
-        String told = String.valueOf(
-                cell.getTableColumn().getCellObservableValue(cell.getRow()).getValue());
+    private Optional<Topic> why(Line line, Sum sum) {
         Optional<ToDoubleFunction<double[]>> again = desk.selection().get().isEmpty()
                 ? Optional.of(values -> sum.number().applyAsDouble(Line.of(line.title(), line.column(), values)))
                 : Optional.empty();
-        return new ObjectsWhy(desk).sum(line.column(), sum.key(), told, again);
+        return new ObjectsWhy(desk).sum(line.column(), sum.key(), sum.told(line), again);
     }
 
     private void numbers(String key, ToDoubleFunction<Line> number) {
-        TableColumn<Line, String> column = column(key, 60, l -> {
-            double value = number.applyAsDouble(l);
-            return Double.isNaN(value) || Double.isInfinite(value) ? "" : Figures.number(value);
-        });
-        column.setUserData(new Sum(key, number));
+        Sum sum = new Sum(key, number);
+        TableColumn<Line, String> column = column(key, 60, sum::told);
+        column.setUserData(sum);
         table.getColumns().add(column);
     }
 

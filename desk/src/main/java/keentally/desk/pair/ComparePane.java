@@ -190,7 +190,7 @@ public final class ComparePane extends VBox {
     private Topic.Source source(String sample, String method) {
         String name =
                 pair.desk().study().get().sample(sample).map(SampleThing::name).orElse("");
-        return new Topic.Source(sample, name, method, Optional.empty());
+        return Topic.Source.of(sample, name, method);
     }
 
     private List<Topic.Source> second() {

@@ -18,7 +18,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TableCell;
 import javafx.scene.control.TableColumn;
-import javafx.scene.control.TablePosition;
 import javafx.scene.control.TableView;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
@@ -86,7 +85,7 @@ public final class PhasesPane extends VBox {
         table.setId("phases-table");
         table.setAccessibleText(Texts.of("name.phases-table"));
         table.setPlaceholder(new Label(Texts.of("phases.none")));
-        Why.from(table, this::why);
+        Why.fromCell(table, Column.class, this::why);
         VBox.setVgrow(table, Priority.ALWAYS);
         note.setId("phases-note");
         bars.setId("phases-bars");
@@ -238,18 +237,10 @@ public final class PhasesPane extends VBox {
         return column;
     }
 
-    /** Of the cell that has the keyboard. */
-    private Optional<Topic> why() {
-        TablePosition<?, ?> cell = table.getFocusModel().getFocusedCell();
-        if (cell == null
-                || cell.getRow() < 0
-                || cell.getRow() >= table.getItems().size()
-                || cell.getTableColumn() == null
-                || !(cell.getTableColumn().getUserData() instanceof Column column)
-                || column.text().isPresent()) {
+    private Optional<Topic> why(Row row, Column column) {
+        if (column.text().isPresent()) {
             return Optional.empty();
         }
-        Row row = table.getItems().get(cell.getRow());
         String told = shown(column, row);
         Source source = sources().stream()
                 .filter(s -> s.id().equals(row.id()))

@@ -1,7 +1,6 @@
 package keentally.desk.tally;
 
 import java.util.List;
-import java.util.Optional;
 import keentally.core.words.Figures;
 import keentally.desk.help.Topic;
 import keentally.desk.look.Texts;
@@ -41,6 +40,6 @@ final class TallyWhy {
                 model.desk().study().get().sample(sample).map(SampleThing::name).orElse("");
         String marks =
                 Texts.of("why.tally.marks", Figures.number(model.marks().list().size()));
-        return List.of(new Topic.Source(sample, named, marks, Optional.empty()));
+        return List.of(Topic.Source.of(sample, named, marks));
     }
 }
