@@ -62,6 +62,16 @@ class ObjectsWindowTest {
     }
 
     @Test
+    void theNumbersBelowTheBarsAreSeenWhole() {
+        Node pane = desk.node("objects-pane");
+        Node numbers = desk.node("distribution-numbers");
+        assertThat(desk.onFx(
+                        () -> numbers.localToScene(numbers.getLayoutBounds()).getMaxY()))
+                .isLessThanOrEqualTo(desk.onFx(
+                        () -> pane.localToScene(pane.getLayoutBounds()).getMaxY()));
+    }
+
+    @Test
     void theDistributionFollowsItsMeasureAndItsWeights() {
         assertThat(number("   n ")).isEqualTo(356);
         double byNumber = number("D50");

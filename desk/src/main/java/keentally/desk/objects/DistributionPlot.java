@@ -58,7 +58,7 @@ final class DistributionPlot extends Pane {
         rest.getStyleClass().add("histogram-rest");
         chosen.getStyleClass().add("distribution-chosen");
         sum.getStyleClass().add("distribution-sum");
-        setMinHeight(150);
+        setMinHeight(110); // so that the numbers below it are seen where the row above it takes two lines
         setPrefHeight(190);
         setAccessibleRole(AccessibleRole.IMAGE_VIEW);
         setAccessibleText(Texts.of("distribution.plot"));
