@@ -31,6 +31,8 @@ public final class PicturePoints {
     private static final int FEW_COLOURS = 10_000;
     private static final int MOST_PIXELS = 40_000;
 
+    private static final int NO_COLOUR = -1;
+
     /** Sorting so many costs less than a table of all colours. */
     private static final int FEW_PIXELS = 2_000_000;
 
@@ -127,28 +129,59 @@ public final class PicturePoints {
 
     /** The colours that occur, upwards, and how often each. */
     private record Colours(int[] packed, int[] counts) {
-        /** Few pixels are sorted; more are counted in a table of all colours that there may be. */
+        /** Few pixels are sorted; more are counted, some rows at a time, in a table of all colours that there may be. */
         static Colours of(ColourRows rows, Field field, Work work) {
-            int[] all = field.pixels() > FEW_PIXELS ? new int[1 << 24] : new int[(int) field.pixels()];
-            boolean table = field.pixels() > FEW_PIXELS;
-            int n = 0;
+            int width = rows.width();
+            if (field.pixels() <= FEW_PIXELS) {
+                int[] all = new int[(int) field.pixels()];
+                return sorted(all, gather(rows, field, 0, rows.height(), all, work));
+            }
+            int[] table = new int[1 << 24];
+            int[] some = new int[Math.max(FEW_PIXELS, width)];
+            int atOnce = some.length / width;
+            for (int y = 0; y < rows.height(); y += atOnce) {
+                int n = gather(rows, field, y, Math.min(rows.height(), y + atOnce), some, work);
+                work.each(2, odd -> count(some, n, odd, table));
+            }
+            return counted(table);
+        }
+
+        /** The colours of rows [top, bottom), in any order. @return how many pixels; {@value #NO_COLOUR} where one has none */
+        private static int gather(ColourRows rows, Field field, int top, int bottom, int[] into, Work work) {
             Mask inside = field.mask();
-            float[][] rgb = new float[3][rows.width()];
-            for (int y = 0; y < rows.height(); y++) {
-                work.cancel().check();
-                rows.read(y, rgb[0], rgb[1], rgb[2]);
-                for (int x = inside.nextSet(y, 0); x < rows.width(); x = inside.nextSet(y, x + 1)) {
-                    if (Float.isFinite(rgb[0][x] + rgb[1][x] + rgb[2][x])) {
-                        int packed = level(rgb[0][x]) << 16 | level(rgb[1][x]) << 8 | level(rgb[2][x]);
-                        if (table) {
-                            all[packed]++;
-                        } else {
-                            all[n++] = packed;
+            int[] start = new int[bottom - top + 1];
+            for (int y = top; y < bottom; y++) {
+                start[y - top + 1] = start[y - top] + inside.count(y, 0, rows.width());
+            }
+            work.bands(bottom - top, (from, to) -> {
+                float[][] rgb = new float[3][rows.width()];
+                for (int y = top + from; y < top + to; y++) {
+                    work.cancel().check();
+                    rows.read(y, rgb[0], rgb[1], rgb[2]);
+                    int n = start[y - top];
+                    for (int x = inside.nextSet(y, 0); x < rows.width(); ) {
+                        int end = inside.nextClear(y, x);
+                        for (; x < end; x++) {
+                            into[n++] = packed(rgb[0][x], rgb[1][x], rgb[2][x]);
                         }
+                        x = inside.nextSet(y, end);
                     }
                 }
+            });
+            return start[bottom - top];
+        }
+
+        private static int packed(float red, float green, float blue) {
+            return Float.isFinite(red + green + blue) ? level(red) << 16 | level(green) << 8 | level(blue) : NO_COLOUR;
+        }
+
+        /** Counts the colours whose green is odd, or those whose is not, so that two threads do not meet. */
+        private static void count(int[] some, int n, int odd, int[] table) {
+            for (int i = 0; i < n; i++) {
+                if ((some[i] >>> 8 & 1) == odd && some[i] != NO_COLOUR) {
+                    table[some[i]]++;
+                }
             }
-            return table ? counted(all) : sorted(all, n);
         }
 
         private static Colours counted(int[] table) {
@@ -172,7 +205,11 @@ public final class PicturePoints {
             Arrays.sort(all, 0, pixels);
             int[] counts = new int[pixels];
             int n = 0;
-            for (int i = 0; i < pixels; i++) {
+            int without = 0; // which comes first
+            while (without < pixels && all[without] == NO_COLOUR) {
+                without++;
+            }
+            for (int i = without; i < pixels; i++) {
                 if (n == 0 || all[n - 1] != all[i]) {
                     all[n++] = all[i];
                 }

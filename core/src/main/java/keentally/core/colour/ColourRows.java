@@ -66,6 +66,17 @@ public final class ColourRows {
         }
     }
 
+    /** What pixels [from, to) of row {@code y} have of a colour together; for those that {@link #isBytes}. */
+    public long sum(int channel, int y, int from, int to) {
+        byte[] values = ((Plane8) planes.get(channel)).values();
+        int row = y * width();
+        int sum = 0;
+        for (int i = row + from; i < row + to; i++) {
+            sum += values[i] & 0xff;
+        }
+        return sum;
+    }
+
     /** The colour of a pixel, rounded to 8 bits. */
     public Rgb at(int x, int y) {
         return Rgb.from(value(0, x, y), value(1, x, y), value(2, x, y));

@@ -46,15 +46,19 @@ public final class EachColour {
             for (int y = from; y < to; y++) {
                 work.cancel().check();
                 rows.read(y, red, green, blue);
-                for (int x = inside.nextSet(y, 0); x < width; x = inside.nextSet(y, x + 1)) {
-                    if (lately != null) {
-                        out[y * width + x] = (byte) lately.of((int) red[x], (int) green[x], (int) blue[x]);
-                    } else if (Float.isFinite(red[x] + green[x] + blue[x])) {
-                        rgb[0] = red[x];
-                        rgb[1] = green[x];
-                        rgb[2] = blue[x];
-                        out[y * width + x] = (byte) decision.of(rgb);
+                for (int x = inside.nextSet(y, 0); x < width; ) {
+                    int end = inside.nextClear(y, x);
+                    for (; x < end; x++) {
+                        if (lately != null) {
+                            out[y * width + x] = (byte) lately.of((int) red[x], (int) green[x], (int) blue[x]);
+                        } else if (Float.isFinite(red[x] + green[x] + blue[x])) {
+                            rgb[0] = red[x];
+                            rgb[1] = green[x];
+                            rgb[2] = blue[x];
+                            out[y * width + x] = (byte) decision.of(rgb);
+                        }
                     }
+                    x = inside.nextSet(y, end);
                 }
             }
             if (lately != null) {

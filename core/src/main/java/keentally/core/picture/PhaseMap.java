@@ -38,11 +38,15 @@ public record PhaseMap(Plane8 map, List<String> names, List<Integer> colours) im
         Mask inside = field.mask();
         for (int y = 0; y < mask.height(); y++) {
             int row = y * width;
-            for (int x = 0; x < width; x++) {
-                int word = y * mask.stride() + (x >>> 6);
-                long outside = ~inside.words()[word] >>> x & 1;
-                long chosen = mask.words()[word] >>> x & 1;
-                values[row + x] = (byte) (chosen | -outside & (chosen - 1)); // all bits are set in what says outside
+            for (int x = inside.nextClear(y, 0); x < width; ) {
+                int end = inside.nextSet(y, x);
+                Arrays.fill(values, row + x, row + end, (byte) OUTSIDE);
+                x = inside.nextClear(y, end);
+            }
+            for (int x = mask.nextSet(y, 0); x < width; ) {
+                int end = mask.nextClear(y, x);
+                Arrays.fill(values, row + x, row + end, (byte) 1);
+                x = mask.nextSet(y, end);
             }
         }
         return new PhaseMap(Plane8.of(width, mask.height(), values), List.of("rest", "chosen"));

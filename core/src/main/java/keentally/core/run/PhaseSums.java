@@ -1,8 +1,8 @@
 package keentally.core.run;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import keentally.core.colour.ColourRows;
 import keentally.core.picture.Field;
 import keentally.core.picture.PhaseMap;
@@ -21,6 +21,9 @@ final class PhaseSums {
     private final long[] valued;
     private final double[] squares;
 
+    /** Of each phase the sums of red, green and blue, and of how many pixels. */
+    private final double[][] colours;
+
     private PhaseSums(int phases) {
         pixels = new long[phases];
         x = new double[phases];
@@ -28,91 +31,42 @@ final class PhaseSums {
         values = new double[phases];
         valued = new long[phases];
         squares = new double[phases];
+        colours = new double[phases][4];
     }
 
     static List<PhaseReading> of(PhaseMap phases, Plane signal, Picture original, Field field, Work work) {
         int n = phases.names().size();
-        int height = signal.height();
+        Optional<ColourRows> rows = ColourRows.of(original, original);
         PhaseSums sums = new PhaseSums(n);
-        for (PhaseSums part : work.map(BANDS, b -> new PhaseSums(n).add(phases, signal, b, height))) {
+        for (PhaseSums part : work.map(BANDS, b -> new PhaseSums(n).add(phases, signal, rows, b))) {
             sums.merge(part);
         }
-        double[][] colours = colours(phases, original, work);
         double[] means = new double[n];
         for (int p = 0; p < n; p++) {
             means[p] = sums.values[p] / sums.valued[p];
         }
-        for (PhaseSums part : work.map(BANDS, b -> new PhaseSums(n).spread(phases, signal, b, height, means))) {
+        for (PhaseSums part : work.map(BANDS, b -> new PhaseSums(n).spread(phases, signal, b, means))) {
             sums.merge(part);
         }
-        List<PhaseReading> readings = new ArrayList<>();
-        for (int p = 0; p < n; p++) {
-            readings.add(new PhaseReading(
-                    p,
-                    phases.names().get(p),
-                    sums.pixels[p],
-                    100.0 * sums.pixels[p] / field.pixels(),
-                    sums.x[p] / sums.pixels[p] + 0.5,
-                    sums.y[p] / sums.pixels[p] + 0.5,
-                    means[p],
-                    Math.sqrt(sums.squares[p] / sums.valued[p]),
-                    colours.length == 0 || colours[p][3] == 0
-                            ? List.of()
-                            : List.of(
-                                    colours[p][0] / colours[p][3],
-                                    colours[p][1] / colours[p][3],
-                                    colours[p][2] / colours[p][3])));
-        }
-        return readings;
+        return IntStream.range(0, n)
+                .mapToObj(p -> sums.reading(p, phases.names().get(p), field))
+                .toList();
     }
 
-    /** Of each phase the sums of red, green and blue, and of how many pixels; nothing without colour. */
-    private static double[][] colours(PhaseMap phases, Picture original, Work work) {
-        Optional<ColourRows> rows = ColourRows.of(original, original);
-        if (rows.isEmpty()) {
-            return new double[0][];
-        }
-        int n = phases.names().size();
-        double[][] sums = new double[n][4];
-        for (double[][] part : work.map(BANDS, b -> colours(phases, rows.get(), b))) {
-            for (int p = 0; p < n; p++) {
-                for (int c = 0; c < 4; c++) {
-                    sums[p][c] += part[p][c];
-                }
-            }
-        }
-        return sums;
-    }
-
-    private static double[][] colours(PhaseMap phases, ColourRows rows, int band) {
-        int width = rows.width();
-        byte[] map = phases.map().values();
-        float[][] rgb = new float[3][width];
-        double[][] sums = new double[phases.names().size()][4];
-        for (int r = top(band, rows.height()); r < top(band + 1, rows.height()); r++) {
-            rows.read(r, rgb[0], rgb[1], rgb[2]);
-            runs(map, r * width, width, (p, from, to) -> addColours(rgb, from, to, sums[p]));
-        }
-        return sums;
-    }
-
-    private static void addColours(float[][] rgb, int from, int to, double[] sums) {
-        double red = sums[0];
-        double green = sums[1];
-        double blue = sums[2];
-        int n = 0;
-        for (int x = from; x < to; x++) {
-            if (!Float.isNaN(rgb[0][x] + rgb[1][x] + rgb[2][x])) {
-                red += rgb[0][x];
-                green += rgb[1][x];
-                blue += rgb[2][x];
-                n++;
-            }
-        }
-        sums[0] = red;
-        sums[1] = green;
-        sums[2] = blue;
-        sums[3] += n;
+    private PhaseReading reading(int p, String name, Field field) {
+        double[] colour = colours[p];
+        return new PhaseReading(
+                p,
+                name,
+                pixels[p],
+                100.0 * pixels[p] / field.pixels(),
+                x[p] / pixels[p] + 0.5,
+                y[p] / pixels[p] + 0.5,
+                values[p] / valued[p],
+                Math.sqrt(squares[p] / valued[p]),
+                colour[3] == 0
+                        ? List.of()
+                        : List.of(colour[0] / colour[3], colour[1] / colour[3], colour[2] / colour[3]));
     }
 
     /** A stretch of a row that is of one phase. */
@@ -135,35 +89,76 @@ final class PhaseSums {
         }
     }
 
-    private PhaseSums add(PhaseMap phases, Plane signal, int band, int height) {
+    private PhaseSums add(PhaseMap phases, Plane signal, Optional<ColourRows> rows, int band) {
         int width = signal.width();
         byte[] map = phases.map().values();
         float[] row = new float[width];
-        for (int r = top(band, height); r < top(band + 1, height); r++) {
-            signal.readRow(r, 0, width, row, 0);
+        float[][] rgb = new float[3][width];
+        for (int r = top(band, signal.height()); r < top(band + 1, signal.height()); r++) {
             int y0 = r;
+            signal.readRow(r, 0, width, row, 0);
+            rows.filter(c -> !c.isBytes()).ifPresent(c -> c.read(y0, rgb[0], rgb[1], rgb[2]));
             runs(map, r * width, width, (p, from, to) -> {
                 int n = to - from;
                 pixels[p] += n;
                 x[p] += (from + to - 1) / 2.0 * n;
                 y[p] += (double) y0 * n;
-                double sum = values[p];
-                int counted = 0;
-                for (int c = from; c < to; c++) {
-                    if (row[c] == row[c]) {
-                        sum += row[c];
-                        counted++;
+                addValues(p, row, from, to);
+                rows.ifPresent(c -> {
+                    if (c.isBytes()) {
+                        addBytes(colours[p], c, y0, from, to);
+                    } else {
+                        addColours(colours[p], rgb, from, to);
                     }
-                }
-                values[p] = sum;
-                valued[p] += counted;
+                });
             });
         }
         return this;
     }
 
-    private PhaseSums spread(PhaseMap phases, Plane signal, int band, int height, double[] means) {
+    private void addValues(int phase, float[] row, int from, int to) {
+        double sum = values[phase];
+        int counted = 0;
+        for (int c = from; c < to; c++) {
+            if (row[c] == row[c]) {
+                sum += row[c];
+                counted++;
+            }
+        }
+        values[phase] = sum;
+        valued[phase] += counted;
+    }
+
+    /** Whole numbers are all numbers, and have the same sum in any order. */
+    private static void addBytes(double[] sums, ColourRows rows, int y, int from, int to) {
+        for (int c = 0; c < 3; c++) {
+            sums[c] += rows.sum(c, y, from, to);
+        }
+        sums[3] += to - from;
+    }
+
+    private static void addColours(double[] sums, float[][] rgb, int from, int to) {
+        double red = sums[0];
+        double green = sums[1];
+        double blue = sums[2];
+        int n = 0;
+        for (int x = from; x < to; x++) {
+            if (!Float.isNaN(rgb[0][x] + rgb[1][x] + rgb[2][x])) {
+                red += rgb[0][x];
+                green += rgb[1][x];
+                blue += rgb[2][x];
+                n++;
+            }
+        }
+        sums[0] = red;
+        sums[1] = green;
+        sums[2] = blue;
+        sums[3] += n;
+    }
+
+    private PhaseSums spread(PhaseMap phases, Plane signal, int band, double[] means) {
         int width = signal.width();
+        int height = signal.height();
         byte[] map = phases.map().values();
         float[] row = new float[width];
         for (int r = top(band, height); r < top(band + 1, height); r++) {
@@ -193,6 +188,9 @@ final class PhaseSums {
             values[p] += part.values[p];
             valued[p] += part.valued[p];
             squares[p] += part.squares[p];
+            for (int c = 0; c < colours[p].length; c++) {
+                colours[p][c] += part.colours[p][c];
+            }
         }
     }
 }

@@ -16,6 +16,7 @@ import keentally.core.stats.Histogram;
 import keentally.core.stats.Percentiles;
 import keentally.core.threshold.LevelMap;
 import keentally.core.threshold.MultiLevel;
+import keentally.core.work.Work;
 
 /** Parts the values into phases from dark to light by several cuts. */
 public record LevelsStep(By by, int count, List<Double> cuts, List<String> names) implements Step, Fitting {
@@ -55,7 +56,7 @@ public record LevelsStep(By by, int count, List<Double> cuts, List<String> names
         if (!made.found().cuts().isEmpty()) {
             return made.now().with(CUTS, made.found().cuts());
         }
-        Histogram h = Histogram.of(made.entering().plane(), made.entering().field(), made.work());
+        Histogram h = histogram(made.entering(), made.work());
         double[] cuts = MultiLevel.cuts(h, made.now().get(COUNT).intValue());
         if (cuts.length == 0) {
             throw new StepFault("finds too few different values in the field to begin with");
@@ -74,7 +75,7 @@ public record LevelsStep(By by, int count, List<Double> cuts, List<String> names
     @Override
     public Outcome apply(State before, Site site) throws StepFault {
         Plane plane = before.plane();
-        Histogram h = Histogram.of(plane, before.field(), site.work());
+        Histogram h = histogram(before, site.work());
         if (h.total() == 0) {
             throw new StepFault("needs values, but no pixel of the field holds a number");
         }
@@ -102,8 +103,13 @@ public record LevelsStep(By by, int count, List<Double> cuts, List<String> names
 
     @Override
     public Values held(Values now, State before, Site site) throws StepFault {
-        double[] at = cuts(Histogram.of(before.plane(), before.field(), site.work()));
+        double[] at = cuts(histogram(before, site.work()));
         return now.with(BY, By.MANUAL).with(CUTS, Arrays.stream(at).boxed().toList());
+    }
+
+    private static Histogram histogram(State entering, Work work) throws StepFault {
+        entering.plane();
+        return entering.histogram(work).orElseThrow();
     }
 
     private double[] cuts(Histogram h) throws StepFault {

@@ -17,6 +17,7 @@ import keentally.core.picture.Plane;
 import keentally.core.picture.Probabilities;
 import keentally.core.quantity.Scale;
 import keentally.core.region.ObjectSet;
+import keentally.core.stats.Histogram;
 import keentally.core.work.Work;
 
 /**
@@ -32,6 +33,9 @@ public final class State implements HoldsBuffers {
     private final Optional<Scale> scale;
     private final Map<Slot<?>, HoldsBuffers> slots;
     private final Optional<OpenPart> part;
+
+    /** Made when it is first asked for; whoever comes at the same time makes the same. */
+    private volatile Histogram histogram;
 
     private State(
             Picture original,
@@ -174,7 +178,9 @@ public final class State implements HoldsBuffers {
 
     /** The same outcome on a sample whose field and scale took no part in it. */
     public State on(Field otherField, Optional<Scale> otherScale) {
-        return new State(original, otherField, otherScale, slots, part);
+        return otherField == field && otherScale.equals(scale)
+                ? this
+                : new State(original, otherField, otherScale, slots, part);
     }
 
     /** No way through the picture is longer: a length beyond it reaches no farther than this. */
@@ -207,6 +213,14 @@ public final class State implements HoldsBuffers {
                 .single()
                 .orElseThrow(() -> new StepFault("needs one channel, but the picture has "
                         + current().channelNames() + "; add a 'channel' step before it, for example of grey"));
+    }
+
+    /** How often each value of the current picture's only plane occurs in the field; made once. Empty where there are several planes. */
+    public Optional<Histogram> histogram(Work work) {
+        if (histogram == null && current().single().isPresent()) {
+            histogram = Histogram.of(current().single().get(), field, work);
+        }
+        return Optional.ofNullable(histogram);
     }
 
     /**

@@ -100,7 +100,8 @@ public final class ThresholdStep implements Step, Fitting {
     }
 
     private static Histogram occupied(State entering, Work work) throws StepFault {
-        Histogram histogram = Histogram.of(entering.plane(), entering.field(), work);
+        entering.plane();
+        Histogram histogram = entering.histogram(work).orElseThrow();
         if (histogram.total() == 0) {
             throw new StepFault("needs values, but no pixel of the field holds a number");
         }

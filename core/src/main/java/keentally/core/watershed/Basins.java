@@ -70,20 +70,21 @@ final class Basins {
     /** The way to the lowest neighbour from each place of a part. @return the places that none is lower than */
     private Numbers lowest(int part) {
         Numbers minima = new Numbers();
-        int from = terrain.from(part);
-        long left = lowestAbout(from - 1);
-        long middle = lowestAbout(from);
-        for (int place = from; place < terrain.to(part); place++) {
-            long right = lowestAbout(place + 1);
-            long least = Math.min(left << 2, Math.min(middle << 2 | 1, right << 2 | 2));
-            int way = (int) (3 * (least >> 2 & 3) + (least & 3));
-            ways[place] = (byte) way;
-            if (way == Terrain.HERE && terrain.height[place] != Terrain.OUTSIDE) {
-                minima.add(place);
+        terrain.stretches(part, (from, to) -> {
+            long left = lowestAbout(from - 1);
+            long middle = lowestAbout(from);
+            for (int place = from; place < to; place++) {
+                long right = lowestAbout(place + 1);
+                long least = Math.min(left << 2, Math.min(middle << 2 | 1, right << 2 | 2));
+                int way = (int) (3 * (least >> 2 & 3) + (least & 3));
+                ways[place] = (byte) way;
+                if (way == Terrain.HERE) {
+                    minima.add(place);
+                }
+                left = middle;
+                middle = right;
             }
-            left = middle;
-            middle = right;
-        }
+        });
         return minima;
     }
 
@@ -193,13 +194,14 @@ final class Basins {
         private int last;
 
         Passes(Terrain terrain, int[] basin, int part) {
-            int[] heights = terrain.height;
             Arrays.fill(slots, -1);
-            for (int place = terrain.from(part); place < terrain.to(part); place++) {
+            terrain.stretches(part, (from, to) -> of(terrain, basin, from, to));
+        }
+
+        private void of(Terrain terrain, int[] basin, int from, int to) {
+            int[] heights = terrain.height;
+            for (int place = from; place < to; place++) {
                 int own = basin[place];
-                if (own == 0) {
-                    continue;
-                }
                 for (int way = Terrain.HERE + 1; way < terrain.steps.length; way++) {
                     int next = place + terrain.steps[way];
                     int beside = basin[next];
@@ -323,13 +325,13 @@ final class Basins {
             full[b] = Math.min(full[b], height[seed]);
         }
         level(full);
-        work.each(terrain.parts(), part -> {
-            for (int place = terrain.from(part); place < terrain.to(part); place++) {
-                if (basin[place] != 0) {
-                    height[place] = Math.max(height[place], full[basin[place] - 1]);
-                }
-            }
-        });
+        work.each(
+                terrain.parts(),
+                part -> terrain.stretches(part, (from, to) -> {
+                    for (int place = from; place < to; place++) {
+                        height[place] = Math.max(height[place], full[basin[place] - 1]);
+                    }
+                }));
     }
 
     /** A number for each place, once the basins are used up: what it held is of no use any more. */

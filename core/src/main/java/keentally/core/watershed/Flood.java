@@ -65,15 +65,16 @@ final class Flood {
 
     /** Marks what has lower water beside it. */
     private void lower(int part) {
-        int from = terrain.from(part);
-        int left = lowestAbout(from - 1);
-        int middle = lowestAbout(from);
-        for (int place = from; place < terrain.to(part); place++) {
-            int right = lowestAbout(place + 1);
-            turn[place] = Math.min(left, Math.min(middle, right)) < water[place] ? FIRST : NOT_YET;
-            left = middle;
-            middle = right;
-        }
+        terrain.stretches(part, (from, to) -> {
+            int left = lowestAbout(from - 1);
+            int middle = lowestAbout(from);
+            for (int place = from; place < to; place++) {
+                int right = lowestAbout(place + 1);
+                turn[place] = Math.min(left, Math.min(middle, right)) < water[place] ? FIRST : NOT_YET;
+                left = middle;
+                middle = right;
+            }
+        });
     }
 
     private int lowestAbout(int place) {
@@ -102,19 +103,20 @@ final class Flood {
     /** What lies beside the first of its level. */
     private Numbers second(int part) {
         Numbers found = new Numbers();
-        int from = terrain.from(part);
-        long left = beganAbout(from - 1);
-        long middle = beganAbout(from);
-        for (int place = from; place < terrain.to(part); place++) {
-            long right = beganAbout(place + 1);
-            boolean besideFirst = Math.min(left, Math.min(middle, right)) == (long) water[place] << 1;
-            if (besideFirst && turn[place] == NOT_YET && water[place] != Terrain.OUTSIDE) {
-                turn[place] = FIRST + 1;
-                found.add(place);
+        terrain.stretches(part, (from, to) -> {
+            long left = beganAbout(from - 1);
+            long middle = beganAbout(from);
+            for (int place = from; place < to; place++) {
+                long right = beganAbout(place + 1);
+                boolean besideFirst = Math.min(left, Math.min(middle, right)) == (long) water[place] << 1;
+                if (besideFirst && turn[place] == NOT_YET) {
+                    turn[place] = FIRST + 1;
+                    found.add(place);
+                }
+                left = middle;
+                middle = right;
             }
-            left = middle;
-            middle = right;
-        }
+        });
         return found;
     }
 
@@ -145,16 +147,17 @@ final class Flood {
 
     /** Where each place has its label from. */
     private void ways(int part, byte[] ways) {
-        int from = terrain.from(part);
-        long left = firstAbout(from - 1);
-        long middle = firstAbout(from);
-        for (int place = from; place < terrain.to(part); place++) {
-            long right = firstAbout(place + 1);
-            long least = Math.min(left, Math.min(middle | 1, right | 2));
-            ways[place] = (byte) (3 * (least >> 2 & 3) + (least & 3));
-            left = middle;
-            middle = right;
-        }
+        terrain.stretches(part, (from, to) -> {
+            long left = firstAbout(from - 1);
+            long middle = firstAbout(from);
+            for (int place = from; place < to; place++) {
+                long right = firstAbout(place + 1);
+                long least = Math.min(left, Math.min(middle | 1, right | 2));
+                ways[place] = (byte) (3 * (least >> 2 & 3) + (least & 3));
+                left = middle;
+                middle = right;
+            }
+        });
     }
 
     /** Of a place and those above and below it the one that was taken first: water, steps, and in two bits which of the three. */

@@ -74,7 +74,7 @@ public final class GrowRegions {
                 .mapToObj(
                         i -> new Point(pieces.runFrom(pieces.firstRun(i)) + 0.5, pieces.runY(pieces.firstRun(i)) + 0.5))
                 .toList();
-        Terrain terrain = Terrain.of(field.mask(), heights, false, markers, work);
+        Terrain terrain = Terrain.of(field.mask(), heights, markers, work);
         return Parted.of(field.mask(), terrain, basins -> terrain.places(firsts), work);
     }
 

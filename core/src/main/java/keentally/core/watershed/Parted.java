@@ -27,7 +27,7 @@ public record Parted(Regions regions, int[] markers) {
         for (int i = 0; i < places.length; i++) {
             builder.next();
         }
-        for (Numbers part : work.map(terrain.parts(), part -> stretches(terrain, label, part))) {
+        for (Numbers part : work.map(terrain.parts(), part -> alike(terrain, label, part))) {
             for (int i = 0; i < part.count(); i += 2) {
                 int from = part.at(i);
                 int x = terrain.x(from);
@@ -39,18 +39,20 @@ public record Parted(Regions regions, int[] markers) {
     }
 
     /** Where the label stays the same: the first place, and that behind the last, in turn. */
-    private static Numbers stretches(Terrain terrain, int[] label, int part) {
+    private static Numbers alike(Terrain terrain, int[] label, int part) {
         Numbers found = new Numbers();
-        int start = terrain.from(part);
-        for (int place = start; place <= terrain.to(part); place++) {
-            if (label[place] != label[start]) {
-                if (label[start] != 0) {
-                    found.add(start);
-                    found.add(place);
+        terrain.stretches(part, (from, to) -> {
+            int start = from;
+            for (int place = from + 1; place <= to; place++) {
+                if (place == to || label[place] != label[start]) {
+                    if (label[start] != 0) {
+                        found.add(start);
+                        found.add(place);
+                    }
+                    start = place;
                 }
-                start = place;
             }
-        }
+        });
         return found;
     }
 }

@@ -34,6 +34,7 @@ final class Terrain {
     /** From a place to itself and its eight neighbours, in reading order. */
     final int[] steps;
 
+    private final Mask mask;
     private final int left;
     private final int top;
     /** From a place to the one below it. */
@@ -43,13 +44,20 @@ final class Terrain {
     private final int width;
     private final IntToDoubleFunction value;
 
-    /** Heights of pixels [fromX, toX) of row y, whatever they belong to. */
+    /** Heights of pixels [fromX, toX) of row y. */
     @FunctionalInterface
     interface Ground {
         void read(int y, int fromX, int toX, int[] into, int start);
     }
 
+    /** Places of the mask that lie side by side, [from, to). */
+    @FunctionalInterface
+    interface Stretch {
+        void of(int from, int to);
+    }
+
     private Terrain(Mask mask, Supplier<Ground> grounds, IntToDoubleFunction value, Work work) {
+        this.mask = mask;
         this.width = mask.width();
         this.value = value;
         int first = 0;
@@ -80,22 +88,28 @@ final class Terrain {
         work.bands(rows, (from, to) -> {
             Ground ground = grounds.get();
             for (int row = from; row < to; row++) {
-                row(mask, ground, row, right);
+                row(ground, row, right);
             }
         });
     }
 
-    private void row(Mask mask, Ground ground, int row, int right) {
+    private void row(Ground ground, int row, int right) {
         int y = top + row;
-        int start = (row + 1) * stride + 1;
-        ground.read(y, left, right, height, start);
-        height[start - 1] = OUTSIDE;
-        height[start + right - left] = OUTSIDE;
-        for (int x = mask.nextClear(y, left); x < right; ) {
-            int end = Math.min(right, mask.nextSet(y, x));
-            Arrays.fill(height, start + x - left, start + end - left, OUTSIDE);
-            x = end == right ? right : mask.nextClear(y, end);
+        int start = first(row) - left;
+        int done = left - 1;
+        for (int x = mask.nextSet(y, left); x < right; ) {
+            int end = mask.nextClear(y, x);
+            Arrays.fill(height, start + done, start + x, OUTSIDE);
+            ground.read(y, x, end, height, start + x);
+            done = end;
+            x = mask.nextSet(y, end);
         }
+        Arrays.fill(height, start + done, start + right + 1, OUTSIDE);
+    }
+
+    /** The first place of a row of the box. */
+    private int first(int row) {
+        return (row + 1) * stride + 1;
     }
 
     /** Of whole numbers. */
@@ -105,30 +119,42 @@ final class Terrain {
 
     /** Of a plane's values. */
     static Terrain of(Mask mask, Plane plane, boolean upsideDown, Work work) {
-        return of(mask, plane, upsideDown, Mask.empty(mask.width(), mask.height()), work);
+        return new Terrain(mask, () -> ground(plane, upsideDown), Terrain::ofKey, work);
     }
 
-    /** Of a plane's values. @param deepest what lies below all else */
-    static Terrain of(Mask mask, Plane plane, boolean upsideDown, Mask deepest, Work work) {
+    /** Of a plane's values, from low to high. @param deepest what lies below all else */
+    static Terrain of(Mask mask, Plane plane, Mask deepest, Work work) {
         Supplier<Ground> grounds = () -> {
-            float[] values = new float[plane.width()];
+            Ground values = ground(plane, false);
             return (y, fromX, toX, into, start) -> {
-                plane.readRow(y, fromX, toX, values, fromX);
-                for (int x = fromX; x < toX; x++) {
-                    into[start + x - fromX] = key(upsideDown ? -values[x] : values[x]);
-                }
+                values.read(y, fromX, toX, into, start);
                 for (int x = deepest.nextSet(y, fromX); x < toX; x = deepest.nextSet(y, x + 1)) {
                     into[start + x - fromX] = key(Float.NEGATIVE_INFINITY);
                 }
             };
         };
-        return new Terrain(mask, grounds, key -> Float.intBitsToFloat(key ^ key >> 31 & 0x7fffffff), work);
+        return new Terrain(mask, grounds, Terrain::ofKey, work);
+    }
+
+    private static Ground ground(Plane plane, boolean upsideDown) {
+        float[] values = new float[plane.width()];
+        return (y, fromX, toX, into, start) -> {
+            plane.readRow(y, fromX, toX, values, fromX);
+            for (int x = fromX; x < toX; x++) {
+                into[start + x - fromX] = key(upsideDown ? -values[x] : values[x]);
+            }
+        };
     }
 
     /** The bits of a value, so that whole numbers come in the same order. */
     private static int key(float value) {
         int bits = Float.floatToRawIntBits(comparable(value));
         return bits ^ bits >> 31 & 0x7fffffff;
+    }
+
+    private static double ofKey(double key) {
+        int bits = (int) key;
+        return Float.intBitsToFloat(bits ^ bits >> 31 & 0x7fffffff);
     }
 
     /** A value as heights are compared: no negative zero, not-a-number the highest. */
@@ -145,19 +171,22 @@ final class Terrain {
         return height[place] < height[other] || height[place] == height[other] && place < other;
     }
 
-    /** How many parts {@link #from} and {@link #to} make of all places. */
+    /** How many parts {@link #stretches} knows. */
     int parts() {
         return (rows + ROWS - 1) / ROWS;
     }
 
-    /** The first place of a part. */
-    int from(int part) {
-        return (part * ROWS + 1) * stride + 1;
-    }
-
-    /** Behind the last place of a part. */
-    int to(int part) {
-        return (Math.min(rows, (part + 1) * ROWS) + 1) * stride - 1;
+    /** All places of the mask in a part, in reading order. */
+    void stretches(int part, Stretch each) {
+        for (int row = part * ROWS; row < Math.min(rows, (part + 1) * ROWS); row++) {
+            int y = top + row;
+            int start = first(row) - left;
+            for (int x = mask.nextSet(y, left); x < width; ) {
+                int end = mask.nextClear(y, x);
+                each.of(start + x, start + end);
+                x = mask.nextSet(y, end);
+            }
+        }
     }
 
     /** The places that hold some of the picture's, in reading order. */
@@ -199,13 +228,15 @@ final class Terrain {
      * @param label of the places whose way is {@link #HERE}; 0 elsewhere
      */
     void follow(byte[] ways, int[] label, Work work) {
-        work.each(parts(), part -> {
-            for (int place = from(part); place < to(part); place++) {
-                if (height[place] != OUTSIDE && label[place] == 0) {
-                    follow(ways, label, place);
-                }
-            }
-        });
+        work.each(
+                parts(),
+                part -> stretches(part, (from, to) -> {
+                    for (int place = from; place < to; place++) {
+                        if (height[place] != OUTSIDE && label[place] == 0) {
+                            follow(ways, label, place);
+                        }
+                    }
+                }));
     }
 
     /** Where threads meet both write the same. */

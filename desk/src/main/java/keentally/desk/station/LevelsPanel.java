@@ -99,7 +99,7 @@ final class LevelsPanel extends VBox implements StationPanel.Body {
         }
         asked = plane.get();
         newest.ask(work -> {
-            Histogram h = Histogram.of(plane.get(), state.get().field(), work);
+            Histogram h = state.get().histogram(work).orElseThrow();
             LevelProfile made = LevelProfile.of(plane.get(), h);
             List<Curve.At> line = new ArrayList<>();
             for (int n = 1; n <= MOST; n++) {

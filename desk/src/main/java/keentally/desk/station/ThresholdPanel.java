@@ -9,13 +9,11 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import keentally.core.method.MethodStep;
-import keentally.core.picture.Field;
 import keentally.core.picture.Plane;
 import keentally.core.run.Lanes.Urgency;
 import keentally.core.run.Run;
 import keentally.core.setting.Setting;
 import keentally.core.setting.Values;
-import keentally.core.stats.Histogram;
 import keentally.core.step.State;
 import keentally.core.step.ThresholdStep;
 import keentally.core.threshold.Stability;
@@ -145,7 +143,7 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
         Optional<State> entering = desk.entering(step.id());
         Optional<Plane> plane = entering.flatMap(state -> state.current().single());
         if (plane.isPresent()) {
-            profile(plane.get(), entering.get().field());
+            profile(plane.get(), entering.get());
         } else {
             asked = null;
             profile = Optional.empty();
@@ -154,13 +152,14 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
         }
     }
 
-    private void profile(Plane plane, Field field) {
+    private void profile(Plane plane, State entering) {
         if (plane == asked) {
             return;
         }
         asked = plane;
         desk.look(this, Urgency.ASKED, cancel -> {
-            LevelProfile made = LevelProfile.of(plane, Histogram.of(plane, field, desk.work(cancel)));
+            LevelProfile made =
+                    LevelProfile.of(plane, entering.histogram(desk.work(cancel)).orElseThrow());
             Platform.runLater(() -> {
                 if (plane == asked) {
                     profile = Optional.of(made);

@@ -300,8 +300,7 @@ public final class TrialModel {
         Optional<State> entering =
                 of.description().setting("cut").isPresent() ? desk.entering(of.id()) : Optional.empty();
         desk.look(this, Urgency.ASKED, cancel -> {
-            Optional<Histogram> histogram =
-                    entering.flatMap(s -> s.current().single().map(p -> Histogram.of(p, s.field(), desk.work(cancel))));
+            Optional<Histogram> histogram = entering.flatMap(s -> s.histogram(desk.work(cancel)));
             List<Axis> found = new ArrayList<>(beside);
             found.addAll(Axes.of(of, histogram));
             ui.execute(() -> opened(of, found, beside, then));

@@ -3,6 +3,7 @@ package keentally.study.caution;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import keentally.core.method.MethodStep;
 import keentally.core.quantity.PixelSize;
@@ -147,11 +148,11 @@ final class CutCautions {
     private void threshold(Run.Station station, Map<String, Object> settings, State before) {
         String rule = String.valueOf(settings.get(ThresholdStep.RULE.id()));
         byHand(station, rule.equals("manual"));
-        if (station.findings().find("cut").isEmpty()
-                || before.current().single().isEmpty()) {
+        Optional<Histogram> values = before.histogram(work);
+        if (station.findings().find("cut").isEmpty() || values.isEmpty()) {
             return;
         }
-        Histogram h = Histogram.of(before.current().single().get(), before.field(), work);
+        Histogram h = values.get();
         double cut = station.findings().find("cut").getAsDouble();
         Stability stability = Stability.of(h, cut, "dark".equals(settings.get(ThresholdStep.KEEP.id())));
         if (stability.isSteep()) {
