@@ -2,15 +2,13 @@ package keentally.core.find;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import keentally.core.find.Caption.Bar;
 import keentally.core.geometry.Rectangle;
-import keentally.core.picture.Channel;
-import keentally.core.picture.Depth;
 import keentally.core.picture.Picture;
-import keentally.core.picture.Plane;
 import keentally.core.work.Work;
 
 /**
@@ -23,7 +21,7 @@ import keentally.core.work.Work;
  * it by at least a fifth of the range. The ends are told to a part of a pixel from how far the next pixels are covered.
  *
  * <p>Edge cases: a picture without either gives {@link Caption#NONE}. Accuracy of a bar's ends: better than a pixel where it was
- * drawn sharp or smoothed by its drawing program. Cost: two passes over the picture; 4 bytes a pixel. Any number of threads finds the same.
+ * drawn sharp or smoothed by its drawing program. Cost: one pass over the picture, two where it is deeper than 8 bits; memory for some rows. Any number of threads finds the same.
  */
 public final class CaptionFinder {
     private static final double LEAST_SHARE = 0.035;
@@ -41,57 +39,23 @@ public final class CaptionFinder {
 
     private final int width;
     private final int height;
-    private final float[] v;
+    private final LightRows light;
     private final Work work;
 
-    private CaptionFinder(int width, int height, float[] v, Work work) {
-        this.width = width;
-        this.height = height;
-        this.v = v;
+    private CaptionFinder(Picture picture, Work work) {
+        this.width = picture.width();
+        this.height = picture.height();
+        this.light = LightRows.of(picture, work);
         this.work = work;
     }
 
     /** What was burnt into a picture. @param work whose wish to stop is looked at between rows */
     public static Caption find(Picture picture, Work work) {
-        CaptionFinder finder = new CaptionFinder(picture.width(), picture.height(), grey(picture, work), work);
+        CaptionFinder finder = new CaptionFinder(picture, work);
         Optional<Rectangle> strip = finder.strip();
         Optional<Bar> bar =
                 strip.flatMap(finder::bar).or(() -> finder.bar(new Rectangle(0, 0, picture.width(), picture.height())));
         return new Caption(strip, bar);
-    }
-
-    /** From 0 to 1 over all values of 8 bits; over those that occur for deeper pictures, which seldom use all of theirs. */
-    private static float[] grey(Picture picture, Work work) {
-        int width = picture.width();
-        float[] sum = new float[width * picture.height()];
-        List<Plane> planes =
-                picture.channels().stream().limit(3).map(Channel::plane).toList();
-        work.bands(picture.height(), (from, to) -> {
-            float[] row = new float[width];
-            for (int y = from; y < to; y++) {
-                for (Plane plane : planes) {
-                    plane.readRow(y, 0, width, row, 0);
-                    for (int x = 0; x < width; x++) {
-                        sum[y * width + x] += Float.isFinite(row[x]) ? row[x] : 0;
-                    }
-                }
-            }
-        });
-        boolean eight = picture.depth() == Depth.BITS_8;
-        float least = eight ? 0 : Float.POSITIVE_INFINITY;
-        float most = eight ? planes.size() * (float) picture.depth().most() : Float.NEGATIVE_INFINITY;
-        for (int i = 0; i < sum.length && !eight; i++) {
-            least = Math.min(least, sum[i]);
-            most = Math.max(most, sum[i]);
-        }
-        float black = least;
-        float range = most > least ? most - least : 1;
-        work.bands(sum.length, (from, to) -> {
-            for (int i = from; i < to; i++) {
-                sum[i] = (sum[i] - black) / range;
-            }
-        });
-        return sum;
     }
 
     // The strip.
@@ -143,17 +107,13 @@ public final class CaptionFinder {
     }
 
     private double near(int y, float ground) {
-        int n = 0;
-        for (int x = 0; x < width; x++) {
-            n += Math.abs(v[y * width + x] - ground) <= 4 * PLAIN ? 1 : 0;
-        }
-        return (double) n / width;
+        return share(y, ground, 4 * PLAIN);
     }
 
     private float median(int first, int step) {
         float[] values = new float[3 * width];
         for (int k = 0; k < 3; k++) {
-            System.arraycopy(v, (first + step * k) * width, values, k * width, width);
+            System.arraycopy(light.row(first + step * k), 0, values, k * width, width);
         }
         Arrays.sort(values);
         return values[values.length / 2];
@@ -161,9 +121,13 @@ public final class CaptionFinder {
 
     /** The share of a row that has the ground's one value. */
     private double plain(int y, float ground) {
+        return share(y, ground, PLAIN);
+    }
+
+    private double share(int y, float ground, double within) {
         int n = 0;
-        for (int x = 0; x < width; x++) {
-            n += Math.abs(v[y * width + x] - ground) <= PLAIN ? 1 : 0;
+        for (float value : light.row(y)) {
+            n += Math.abs(value - ground) <= within ? 1 : 0;
         }
         return (double) n / width;
     }
@@ -171,8 +135,8 @@ public final class CaptionFinder {
     private double writing(int first, int step, int rows, float ground) {
         long n = 0;
         for (int k = 0; k < rows; k++) {
-            for (int x = 0; x < width; x++) {
-                n += Math.abs(v[(first + step * k) * width + x] - ground) > CONTRAST ? 1 : 0;
+            for (float value : light.row(first + step * k)) {
+                n += Math.abs(value - ground) > CONTRAST ? 1 : 0;
             }
         }
         return (double) n / rows / width;
@@ -225,39 +189,48 @@ public final class CaptionFinder {
     /** Runs of one colour that are long enough, and end sharply on both sides. */
     private List<Run> runs(int y) {
         List<Run> found = new ArrayList<>();
+        float[] row = light.row(y);
         int least = Math.max(LEAST_LENGTH, (int) (LEAST_SHARE * width));
-        int row = y * width;
-        int from = 0;
-        while (from < width) {
-            float low = v[row + from];
-            float high = low;
-            int to = from + 1;
-            for (; to < width; to++) {
-                float next = v[row + to];
-                if (next - low > SAME || high - next > SAME) {
-                    break;
-                }
-                low = next < low ? next : low;
-                high = next > high ? next : high;
-            }
-            float value = (low + high) / 2;
-            boolean long0 = to - from >= least && to - from <= MOST_SHARE * width;
-            if (long0 && ends(row, from - 1, -1, value) && ends(row, to, 1, value)) {
-                found.add(new Run(y, from, to, value));
-            }
-            from = to;
+        int block = least / 2; // one that is long enough holds a whole block, wherever it begins
+        int done = 0;
+        for (int start = 0; start < width; start += block) {
+            Optional<Run> run = start < done ? Optional.empty() : run(row, y, start, block, done);
+            done = run.map(Run::to).orElse(done);
+            run.filter(r -> r.to - r.from >= least && r.to - r.from <= MOST_SHARE * width)
+                    .filter(r -> ends(row, r.from - 1, -1, r.value) && ends(row, r.to, 1, r.value))
+                    .ifPresent(found::add);
         }
         return found;
     }
 
+    /** What is of one colour with a place to the right of it, and then to the left; empty where that is less than a block. */
+    private static Optional<Run> run(float[] row, int y, int start, int block, int leftmost) {
+        float low = row[start];
+        float high = low;
+        int to = start + 1;
+        for (; to < row.length && row[to] - low <= SAME && high - row[to] <= SAME; to++) {
+            low = Math.min(low, row[to]);
+            high = Math.max(high, row[to]);
+        }
+        if (to - start < block) {
+            return Optional.empty();
+        }
+        int from = start;
+        for (; from > leftmost && row[from - 1] - low <= SAME && high - row[from - 1] <= SAME; from--) {
+            low = Math.min(low, row[from - 1]);
+            high = Math.max(high, row[from - 1]);
+        }
+        return Optional.of(new Run(y, from, to, (low + high) / 2));
+    }
+
     /** Whether within three pixels outward the value differs clearly; a bar that is cut by the picture's edge is none. */
-    private boolean ends(int row, int x, int step, float value) {
+    private boolean ends(float[] row, int x, int step, float value) {
         for (int k = 0; k < 3; k++) {
             int at = x + k * step;
             if (at < 0 || at >= width) {
                 return false;
             }
-            if (Math.abs(v[row + at] - value) >= CONTRAST) {
+            if (Math.abs(row[at] - value) >= CONTRAST) {
                 return true;
             }
         }
@@ -305,15 +278,16 @@ public final class CaptionFinder {
         if (at < 0 || at >= height) {
             return 0;
         }
-        int n = 0;
-        for (int x = bar.from; x < bar.to; x++) {
-            boolean differs = false;
-            for (int k = 1; k <= 3; k++) {
-                differs |= Math.abs(v[(y + k * step) * width + x] - bar.value) >= CONTRAST;
+        BitSet differs = new BitSet();
+        for (int k = 1; k <= 3; k++) {
+            float[] row = light.row(y + k * step);
+            for (int x = bar.from; x < bar.to; x++) {
+                if (Math.abs(row[x] - bar.value) >= CONTRAST) {
+                    differs.set(x);
+                }
             }
-            n += differs ? 1 : 0;
         }
-        return (double) n / (bar.to - bar.from);
+        return (double) differs.cardinality() / (bar.to - bar.from);
     }
 
     /** Root mean square about the mean, over the inner part of the bar. */
@@ -322,8 +296,9 @@ public final class CaptionFinder {
         double squares = 0;
         long n = 0;
         for (Run run : stack.subList(stack.size() > 4 ? 1 : 0, stack.size() > 4 ? stack.size() - 1 : stack.size())) {
+            float[] row = light.row(run.y);
             for (int x = run.from + 2; x < run.to - 2; x++) {
-                double value = v[run.y * width + x];
+                double value = row[x];
                 sum += value;
                 squares += value * value;
                 n++;
@@ -339,8 +314,9 @@ public final class CaptionFinder {
         double[] to = new double[inner.size()];
         for (int i = 0; i < from.length; i++) {
             Run run = inner.get(i);
-            from[i] = run.from - covered(run, run.from - 1, -1) + lacking(run, run.from, 1);
-            to[i] = run.to + covered(run, run.to, 1) - lacking(run, run.to - 1, -1);
+            float[] row = light.row(run.y);
+            from[i] = run.from - covered(row, run, run.from - 1, -1) + lacking(row, run.from, 1);
+            to[i] = run.to + covered(row, run, run.to, 1) - lacking(row, run.to - 1, -1);
         }
         Arrays.sort(from);
         Arrays.sort(to);
@@ -351,10 +327,8 @@ public final class CaptionFinder {
     }
 
     /** How much of the next pixels outward the bar covers, from their values between bar and ground. */
-    private double covered(Run run, int x, int step) {
-        int row = run.y * width;
-        int far = Math.clamp(x + 3 * step, 0, width - 1);
-        double ground = v[row + far];
+    private double covered(float[] row, Run run, int x, int step) {
+        double ground = row[Math.clamp(x + 3 * step, 0, width - 1)];
         double reach = run.value - ground;
         if (Math.abs(reach) < CONTRAST / 2) {
             return 0;
@@ -363,19 +337,18 @@ public final class CaptionFinder {
         for (int k = 0; k < 2; k++) {
             int at = x + k * step;
             if (at >= 0 && at < width) {
-                sum += Math.clamp((v[row + at] - ground) / reach, 0, 1);
+                sum += Math.clamp((row[at] - ground) / reach, 0, 1);
             }
         }
         return sum;
     }
 
     /** What the run's own last pixel lacks: it may be let in although it is not quite of the bar's colour. */
-    private double lacking(Run run, int x, int step) {
-        int row = run.y * width;
-        double inside = v[row + Math.clamp(x + 3 * step, 0, width - 1)];
-        double ground = v[row + Math.clamp(x - 3 * step, 0, width - 1)];
+    private double lacking(float[] row, int x, int step) {
+        double inside = row[Math.clamp(x + 3 * step, 0, width - 1)];
+        double ground = row[Math.clamp(x - 3 * step, 0, width - 1)];
         double reach = inside - ground;
-        return Math.abs(reach) < CONTRAST / 2 ? 0 : Math.clamp((inside - v[row + x]) / reach, 0, 1);
+        return Math.abs(reach) < CONTRAST / 2 ? 0 : Math.clamp((inside - row[x]) / reach, 0, 1);
     }
 
     /** The bar with what is of its very colour close by: its caption. */
@@ -393,8 +366,9 @@ public final class CaptionFinder {
         int y0 = Math.max(0, first.y - reachY);
         int y1 = Math.min(height, last.y + 1 + reachY);
         for (int y = y0; y < y1; y++) {
+            float[] row = light.row(y);
             for (int x = x0; x < x1; x++) {
-                if (Math.abs(v[y * width + x] - first.value) <= PLAIN) {
+                if (Math.abs(row[x] - first.value) <= PLAIN) {
                     found++;
                     left = Math.min(left, x);
                     right = Math.max(right, x + 1);

@@ -553,11 +553,16 @@ public final class DeskModel implements AutoCloseable {
             show(now.samples().isEmpty() ? "" : now.samples().getFirst());
         } else if (sampleId.get().isEmpty() && !now.samples().isEmpty()) {
             show(now.samples().getFirst());
-        } else if (sample().isPresent() && open.get().isPresent() && !isOpen(sample().get())) {
+        } else if (sample().isPresent() && open.get().isPresent() && !isOpen()) {
             show(sampleId.get());
         } else {
             refresh();
         }
+    }
+
+    /** Whether the picture of the sample on the stage has been read; while another is put there, the last one is still open for a moment. */
+    public boolean isOpen() {
+        return sample().filter(this::isOpen).isPresent();
     }
 
     private boolean isOpen(SampleThing sample) {

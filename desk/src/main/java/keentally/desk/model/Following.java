@@ -14,6 +14,7 @@ import keentally.core.method.Method;
 import keentally.core.picture.HoldsBuffers;
 import keentally.core.run.Lanes;
 import keentally.core.run.Lanes.Lane;
+import keentally.core.run.Lanes.Urgency;
 import keentally.core.run.Progress;
 import keentally.core.run.Run;
 import keentally.core.run.RunFault;
@@ -111,12 +112,17 @@ final class Following {
         follow(tried, stage, ticket, false);
     }
 
+    /** Where nothing is done with a picture yet, what is asked of it goes before what is to be said of it. */
     private void follow(Method method, OnStage stage, long ticket, boolean whole) {
         Lanes.Task job = cancel -> made(stage).ifPresent(s -> {
             SampleRun result = SampleRun.of(s, method, runner, checks, cancel);
             ui.execute(() -> came(stage.sampleId(), result, ticket, whole));
         });
-        if (whole) {
+        lanes.drop(this);
+        if (whole && method.steps().isEmpty()) {
+            lanes.overtake(Lane.FOLLOW, cancel -> {});
+            lanes.look(this, Urgency.ASKED, job);
+        } else if (whole) {
             lanes.overtake(Lane.FOLLOW, job);
         } else {
             lanes.submit(Lane.FOLLOW, job);

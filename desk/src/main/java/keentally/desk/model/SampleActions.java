@@ -192,7 +192,8 @@ public final class SampleActions {
             }
             return changed;
         });
-        if (desk.study().get().sample(first).isPresent()) {
+        boolean onStage = first.equals(desk.sampleId().get()); // as the first of a study
+        if (desk.study().get().sample(first).isPresent() && !onStage) {
             desk.show(first);
         }
     }

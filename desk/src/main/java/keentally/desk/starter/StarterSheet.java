@@ -178,9 +178,7 @@ public final class StarterSheet extends ScrollPane {
 
     /** By itself only where there is nothing to be spoilt. */
     private void offer() {
-        boolean empty = desk.method().steps().isEmpty()
-                && desk.sample().isPresent()
-                && desk.open().get().isPresent();
+        boolean empty = desk.method().steps().isEmpty() && desk.isOpen();
         boolean other = open.get() && !now().equals(shownFor); // its scale or its field was given meanwhile
         if (other && (empty || asked) || empty && !now().equals(closedFor) && !now().equals(shownFor)) {
             show();
@@ -191,7 +189,7 @@ public final class StarterSheet extends ScrollPane {
 
     /** Opens it for a method that has stations already; taking one replaces them, and can be undone. */
     public void ask() {
-        if (desk.sample().isPresent() && desk.open().get().isPresent()) {
+        if (desk.isOpen()) {
             asked = true;
             show();
         } else {

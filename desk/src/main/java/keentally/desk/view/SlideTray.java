@@ -32,7 +32,6 @@ import javafx.scene.layout.VBox;
 import javafx.scene.text.Font;
 import javafx.scene.text.Text;
 import keentally.core.picture.Field;
-import keentally.core.picture.Picture;
 import keentally.core.run.Lanes.Urgency;
 import keentally.core.view.Layers;
 import keentally.core.view.Pyramid;
@@ -43,6 +42,7 @@ import keentally.core.work.Work;
 import keentally.desk.look.Slides;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
+import keentally.desk.model.OpenSample;
 import keentally.desk.model.SampleActions;
 import keentally.study.document.Thing.SampleThing;
 import keentally.study.file.FileFault;
@@ -82,6 +82,7 @@ final class SlideTray extends ListView<String> {
         setCellFactory(list -> new Slide());
         desk.study().addListener(o -> follow());
         desk.sampleId().addListener(o -> follow());
+        desk.open().addListener(o -> refresh());
         desk.missing().addListener(o -> refresh());
         desk.cautionCounts().addListener(o -> refresh());
         addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
@@ -280,26 +281,43 @@ final class SlideTray extends ListView<String> {
         return id + sample.picture();
     }
 
-    /** Reads and paints the picture of a slide that was never painted, one after another where nothing more urgent runs. */
+    /** Paints a slide that was never painted, one after another where nothing more urgent runs. */
     private void paintOnce(String id, SampleThing sample) {
         if (asked.add(key(id, sample))) {
-            PictureShelf shelf = desk.holding().get().shelf();
-            desk.look(
-                    this + key(id, sample),
-                    Urgency.LATER,
-                    cancel -> paint(key(id, sample), sample, shelf, desk.work(cancel)));
+            Platform.runLater(() -> ask(id, sample)); // what was added may be put on the stage now
         }
     }
 
-    private void paint(String key, SampleThing sample, PictureShelf shelf, Work work) {
+    /** What is on the stage is read there; its slide comes when it has been. */
+    private void ask(String id, SampleThing sample) {
+        String key = key(id, sample);
+        boolean onStage = id.equals(desk.sampleId().get());
+        if (onStage && !desk.isOpen()) {
+            asked.remove(key);
+            return;
+        }
+        PictureShelf shelf = desk.holding().get().shelf();
+        Optional<Pyramid> read = desk.open().get().filter(o -> onStage).map(OpenSample::pyramid);
+        Source source = work -> read.isPresent()
+                ? read.get()
+                : Pyramid.of(shelf.take(sample.picture()).file().picture(), work);
+        desk.look(this + key, Urgency.LATER, cancel -> paint(key, source, desk.work(cancel)));
+    }
+
+    /** Where a slide's picture is taken from. */
+    @FunctionalInterface
+    private interface Source {
+        Pyramid pyramid(Work work) throws FileFault;
+    }
+
+    private void paint(String key, Source source, Work work) {
         try {
-            Picture picture = shelf.take(sample.picture()).file().picture();
+            Pyramid picture = source.pyramid(work);
             int width = picture.width();
             int height = picture.height();
             double zoom = Math.max((double) WIDTH / width, (double) HEIGHT / height);
             Viewport view = Viewport.centred(width / 2.0, height / 2.0, zoom, WIDTH, HEIGHT);
-            int[] pixels = StageComposer.compose(
-                    Layers.bare(Pyramid.of(picture, work), Field.whole(width, height)), view, work);
+            int[] pixels = StageComposer.compose(Layers.bare(picture, Field.whole(width, height)), view, work);
             Platform.runLater(() -> {
                 thumbs.put(
                         key,
