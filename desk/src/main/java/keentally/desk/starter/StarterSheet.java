@@ -373,7 +373,7 @@ public final class StarterSheet extends ScrollPane {
             });
             ways.getChildren().add(other);
             work(of, other, reason -> other.setDisable(true), cancel -> {
-                StarterTrials.Seen seen = of.trials.rough(suggestion, cancel);
+                StarterTrials.Seen seen = of.trials.glance(suggestion, cancel);
                 return () -> other.show(seen);
             });
         }

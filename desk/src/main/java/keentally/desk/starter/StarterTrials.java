@@ -107,9 +107,17 @@ final class StarterTrials {
 
     /** On the small sample. */
     Seen rough(Suggestion suggestion, Cancel cancel) throws FileFault, StepFault {
+        return rough(suggestion, suggestion.spread(desk.work(cancel)), cancel);
+    }
+
+    /** On the small sample, without looking how far it may be off. */
+    Seen glance(Suggestion suggestion, Cancel cancel) throws FileFault, StepFault {
+        return rough(suggestion, Optional.empty(), cancel);
+    }
+
+    private Seen rough(Suggestion suggestion, Optional<Spread> spread, Cancel cancel) throws FileFault, StepFault {
         Work work = desk.work(cancel);
         State end = suggestion.trial(work);
-        Optional<Spread> spread = suggestion.spread(work);
         Optional<Scale> scale = ready(cancel).made().scale();
         Told told = Told.of(suggestion.rough(work), spread, scale);
         int[] pixels = preview(end, Pyramid.of(end.original(), work), work);
