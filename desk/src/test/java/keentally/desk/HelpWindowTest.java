@@ -8,6 +8,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
 import javafx.scene.input.KeyCode;
+import keentally.core.measure.Measure;
 import keentally.core.setting.Setting;
 import keentally.core.step.StepDescription;
 import keentally.core.step.Steps;
@@ -73,6 +74,16 @@ class HelpWindowTest {
         for (StepDescription step : Steps.all()) {
             open(new Topic.OfStation(step));
             assertThat(desk.text("help-side-title")).isEqualTo(Words.title(step));
+        }
+        for (Measure measure : Measure.values()) {
+            open(new Topic.OfMeasure(measure));
+            assertThat(desk.texts("help-body")).contains(Words.definition(measure));
+            assertThat(desk.onFx(() -> desk.node("measure-sketch").lookupAll("*").stream()
+                            .flatMap(n -> n.getStyleClass().stream())
+                            .filter(s -> s.startsWith("sketch-measured"))
+                            .toList()))
+                    .as(measure.id())
+                    .isNotEmpty();
         }
         for (CautionKind kind : CautionKind.values()) {
             open(new Topic.OfCaution(kind));
@@ -235,6 +246,18 @@ class HelpWindowTest {
         assertThat(desk.text("why-number")).isEqualTo("2 objects");
         assertThat(desk.texts("why-neighbours")).contains("2");
         assertThat(desk.node("why-input-1").isDisabled()).as("not laid out yet").isTrue();
+    }
+
+    @Test
+    void aNumberOfTheHistogramIsAskedWhy() {
+        desk.click("card-0");
+        desk.click("section-histogram");
+        desk.quiet();
+        focus("summary-mean-0");
+        desk.keys(KeyCode.SHIFT, KeyCode.F1);
+        assertThat(desk.text("help-side-title")).startsWith("mean: grey, ");
+        assertThat(desk.text("why-number")).isEqualTo(desk.text("summary-mean-0"));
+        assertThat(desk.has("why-source-1")).isTrue();
     }
 
     private static <S> void focusSecondColumn(TableView<S> table, int row) {

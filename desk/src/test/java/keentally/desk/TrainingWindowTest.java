@@ -19,6 +19,8 @@ import keentally.core.classify.Classifier;
 import keentally.core.picture.PhaseMap;
 import keentally.core.setting.Reference;
 import keentally.core.step.ClassifyStep;
+import keentally.desk.help.Topic;
+import keentally.desk.help.Why;
 import keentally.study.method.ModelFile;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -100,6 +102,12 @@ class TrainingWindowTest {
         assertThat(desk.text("training-strokes-1")).isEqualTo("2 strokes");
         assertThat(Double.parseDouble(desk.text("training-score-1-overlap"))).isGreaterThan(85);
         assertThat(desk.text("training-score-note")).contains("Whole strokes");
+        assertThat(Why.at(desk.node("training-score-1-f1")))
+                .get()
+                .isInstanceOfSatisfying(Topic.OfSeveral.class, why -> {
+                    assertThat(why.name()).isEqualTo("F1: across");
+                    assertThat(why.from()).extracting(Topic.Source::told).containsExactly("strokes: 4");
+                });
         desk.click("training-take");
         desk.quiet();
         assertThat(right(phases())).isGreaterThan(0.93);

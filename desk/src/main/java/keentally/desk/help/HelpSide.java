@@ -125,7 +125,10 @@ public final class HelpSide extends VBox {
 
     private void measure(Measure measure) {
         title.setText(Words.title(measure, desk.unit()));
-        add(Prose.of(Words.definition(measure), "help-text"), source(Words.source(measure)));
+        add(
+                new MeasureSketch(measure),
+                Prose.of(Words.definition(measure), "help-text"),
+                source(Words.source(measure)));
     }
 
     private void caution(CautionKind kind) {

@@ -23,6 +23,8 @@ import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
 import keentally.core.stats.ValueSummary;
 import keentally.core.words.Figures;
+import keentally.desk.help.Topic;
+import keentally.desk.help.Why;
 import keentally.desk.look.Copies;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.PlotImages;
@@ -301,9 +303,21 @@ final class HistogramSection implements PicturePanel.PanelSection {
                     value.getStyleClass().add(s == 0 ? "of-first" : "of-second");
                 }
                 value.setMaxWidth(Double.MAX_VALUE);
+                String key = "summary." + keys.get(i);
+                String of = made.plot().series().get(s).name();
+                Why.ask(value, () -> why(key, of, value.getText()));
                 numbers.add(value, 1 + s, row);
             }
         }
+    }
+
+    private Optional<Topic> why(String key, String of, String told) {
+        return desk.sample()
+                .map(sample -> new Topic.OfSeveral(
+                        Texts.of("why.of", Texts.of(key), of),
+                        told,
+                        List.of(Texts.of("why." + key)),
+                        List.of(Topic.Source.of(desk.sampleId().get(), sample.name(), of))));
     }
 
     private static String value(ValueSummary s, int row) {

@@ -20,6 +20,7 @@ import keentally.core.classify.HeldOut.Importance;
 import keentally.core.classify.Scores;
 import keentally.core.colour.Rgb;
 import keentally.core.words.Figures;
+import keentally.desk.help.Why;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
@@ -31,6 +32,7 @@ final class ScoreSection extends VBox {
     private static final int MOST_FEATURES = 12;
 
     private final TrainingModel model;
+    private final ScoreWhy why;
     private final GridPane table = new GridPane();
     private final GridPane confusion = new GridPane();
     private final GridPane importance = new GridPane();
@@ -41,6 +43,7 @@ final class ScoreSection extends VBox {
 
     ScoreSection(TrainingModel model, Consumer<DeskFiles.FileWriting> save) {
         this.model = model;
+        this.why = new ScoreWhy(model);
         table.setId("training-scores");
         confusion.setId("training-confusion");
         importance.setId("training-importance");
@@ -100,14 +103,23 @@ final class ScoreSection extends VBox {
                     name,
                     Pieces.figure(
                             id + "-painted", Figures.number(scores.painted().get(c))),
-                    right(id + "-precision", percent(counts.precision(c))),
-                    right(id + "-recall", percent(counts.recall(c))),
-                    right(id + "-f1", percent(counts.f1(c))),
-                    right(id + "-overlap", percent(counts.overlap(c))));
+                    score("precision", scores, c, counts.precision(c)),
+                    score("recall", scores, c, counts.recall(c)),
+                    score("f1", scores, c, counts.f1(c)),
+                    score("overlap", scores, c, counts.overlap(c)));
         }
         note.setText(told(scores));
         fillConfusion(scores);
         fillImportance(scores);
+    }
+
+    /** @param what of the scores: a part of its text's key */
+    private Label score(String what, Scores scores, int of, double part) {
+        Label figure = right("training-score-" + (of + 1) + "-" + what, percent(part));
+        String key = "training.score." + what;
+        String name = scores.classes().get(of).name();
+        Why.ask(figure, () -> why.of(key, key + ".help", name, figure.getText()));
+        return figure;
     }
 
     private static Label right(String id, String text) {
@@ -173,12 +185,15 @@ final class ScoreSection extends VBox {
                     new Label(scores.classes().get(c).name()));
             confusion.add(is, 0, c + 1);
             for (int k = 0; k < scores.classes().size(); k++) {
-                confusion.add(
-                        right(
-                                "training-confusion-" + (c + 1) + "-" + (k + 1),
-                                Figures.number(scores.confusion().counts()[c][k])),
-                        k + 1,
-                        c + 1);
+                Label figure = right(
+                        "training-confusion-" + (c + 1) + "-" + (k + 1),
+                        Figures.number(scores.confusion().counts()[c][k]));
+                String pair = scores.classes().get(c).name() + " \u2192 "
+                        + scores.classes().get(k).name();
+                Why.ask(
+                        figure,
+                        () -> why.of("training.confusion", "training.confusion.is.help", pair, figure.getText()));
+                confusion.add(figure, k + 1, c + 1);
             }
         }
     }
@@ -194,11 +209,10 @@ final class ScoreSection extends VBox {
             bar.getStyleClass().add("importance-bar");
             bar.setMinWidth(most > 0 && one.lost() > 0 ? Math.max(1, BAR * one.lost() / most) : 0);
             bar.setMaxWidth(bar.getMinWidth());
-            importance.addRow(
-                    i,
-                    new Label(Texts.of("training.features." + one.name())),
-                    bar,
-                    right("training-lost-" + one.name(), points(one)));
+            String features = Texts.of("training.features." + one.name());
+            Label lost = right("training-lost-" + one.name(), points(one));
+            Why.ask(lost, () -> why.of("training.importance", "training.importance.note", features, lost.getText()));
+            importance.addRow(i, new Label(features), bar, lost);
         }
         each.getChildren()
                 .setAll(
