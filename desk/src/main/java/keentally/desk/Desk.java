@@ -21,15 +21,13 @@ import org.slf4j.LoggerFactory;
 
 /** Where {@code keen-tally demo} and {@code keen-tally desk} come in, and the installed program with the files it was opened by. */
 public final class Desk extends Application {
-    private static final Logger LOG = LoggerFactory.getLogger(Desk.class);
-
     private DeskModel model;
     private StudyActions studies;
 
     @Override
     public void start(Stage window) {
         Consumer<Throwable> onCrash = e -> {
-            LOG.error("a defect", e);
+            log().error("a defect", e);
             Platform.runLater(() -> model.say(Texts.of("defect", Program.log())));
         };
         Thread.setDefaultUncaughtExceptionHandler((thread, e) -> onCrash.accept(e));
@@ -37,6 +35,10 @@ public final class Desk extends Application {
         model = new DeskModel(Platform::runLater, onCrash);
         DeskWindow desk = new DeskWindow(window, model, new Preferences(Program.home(), FileQuestions.SYSTEM), onCrash);
         desk.open();
+        Thread.ofPlatform()
+                .daemon()
+                .name("log")
+                .start(Desk::log); // it takes a while to set itself up, and the window need not wait
         studies = desk.studyActions();
         List<String> words = getParameters().getRaw();
         if (!words.isEmpty() && words.getFirst().equals("demo")) {
@@ -57,6 +59,10 @@ public final class Desk extends Application {
         } else {
             desk.studyActions().newDraft(() -> desk.open(files));
         }
+    }
+
+    private static Logger log() {
+        return LoggerFactory.getLogger(Desk.class);
     }
 
     @Override

@@ -22,6 +22,7 @@ import keentally.core.reader.Language;
 import keentally.core.reader.Reader;
 import keentally.core.step.StepDescription;
 import keentally.core.step.Steps;
+import keentally.desk.look.Tip;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -87,6 +88,7 @@ class GermanWindowTest {
             }
             default -> {}
         }
+        check(where, Tip.of(node));
         if (node.getAccessibleText() != null && !node.getStyleClass().contains("chart-line-symbol")) {
             check(where, node.getAccessibleText());
         }

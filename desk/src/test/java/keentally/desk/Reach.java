@@ -10,7 +10,6 @@ import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ComboBoxBase;
-import javafx.scene.control.Control;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ListView;
 import javafx.scene.control.MenuBar;
@@ -49,10 +48,7 @@ final class Reach {
         if (isSaid(node.getAccessibleText()) || node instanceof Labeled l && isSaid(l.getText())) {
             return true;
         }
-        boolean tip = node instanceof Control c
-                && c.getTooltip() != null
-                && isSaid(c.getTooltip().getText());
-        return tip || node.queryAccessibleAttribute(AccessibleAttribute.LABELED_BY) != null;
+        return node.queryAccessibleAttribute(AccessibleAttribute.LABELED_BY) != null;
     }
 
     private static boolean isSaid(String text) {

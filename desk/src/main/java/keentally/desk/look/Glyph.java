@@ -1,7 +1,6 @@
 package keentally.desk.look;
 
 import javafx.scene.control.Button;
-import javafx.scene.control.Tooltip;
 import javafx.scene.shape.SVGPath;
 
 /** Our own small drawings on buttons, in a square of 14. */
@@ -29,7 +28,7 @@ public enum Glyph {
         button.setId(id);
         button.setGraphic(drawing);
         button.getStyleClass().add("glyph-button");
-        button.setTooltip(new Tooltip(says));
+        Tip.on(button, says);
         button.setAccessibleText(says);
         button.setOnAction(e -> does.run());
         return button;

@@ -6,7 +6,6 @@ import java.util.function.ToIntFunction;
 import javafx.beans.property.ObjectProperty;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
@@ -61,7 +60,7 @@ public final class KindSteps<E extends Enum<E>> extends VBox {
         button.setId(key + "-" + word);
         button.getStyleClass().setAll("hand");
         button.setSelected(chosen.get() == kind);
-        button.setTooltip(new Tooltip(Texts.of(key + "." + word + ".help")));
+        Tip.on(button, Texts.of(key + "." + word + ".help"));
         button.setOnAction(e -> {
             button.setSelected(true);
             chosen.set(kind);

@@ -8,7 +8,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextArea;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
@@ -60,7 +59,7 @@ public final class Pieces {
             String text = key + "." + ChoiceSetting.word(each);
             ToggleButton button = new ToggleButton(Texts.of(text));
             button.setId(word);
-            button.setTooltip(new Tooltip(Texts.of(text + ".help")));
+            Tip.on(button, Texts.of(text + ".help"));
             button.setSelected(chosen.get() == each);
             button.setOnAction(e -> {
                 button.setSelected(true);

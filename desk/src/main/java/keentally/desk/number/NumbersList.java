@@ -5,7 +5,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -20,6 +19,7 @@ import keentally.desk.look.Glyph;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 import keentally.desk.model.DeskModel;
 import keentally.study.run.SampleRecord;
 import keentally.study.run.SampleRecord.OwnNumber;
@@ -100,7 +100,7 @@ public final class NumbersList extends VBox {
 
     private HBox line(SampleNumber number) {
         Label name = new Label(number.name());
-        name.setTooltip(new Tooltip(number.toString()));
+        Tip.on(name, number.toString());
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
         HBox line = new HBox(
@@ -143,7 +143,7 @@ public final class NumbersList extends VBox {
         if (beyond) {
             row.getChildren().add(Prose.of(Texts.of("numbers.beyond", limits(number)), "caution-line"));
         }
-        name.setTooltip(new Tooltip(number.toString()));
+        Tip.on(name, number.toString());
         return row;
     }
 

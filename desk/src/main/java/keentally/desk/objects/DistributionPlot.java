@@ -8,7 +8,6 @@ import java.util.function.DoubleConsumer;
 import javafx.geometry.Pos;
 import javafx.scene.AccessibleRole;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.ClosePath;
@@ -18,6 +17,7 @@ import javafx.scene.shape.Path;
 import keentally.core.stats.Distribution;
 import keentally.core.words.Figures;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 
 /** Classes as bars, the cumulative share as a line, and the two ends of a gate to be dragged. What the gate keeps is filled. */
 final class DistributionPlot extends Pane {
@@ -62,7 +62,7 @@ final class DistributionPlot extends Pane {
         setPrefHeight(190);
         setAccessibleRole(AccessibleRole.IMAGE_VIEW);
         setAccessibleText(Texts.of("distribution.plot"));
-        Tooltip.install(this, new Tooltip(Texts.of("distribution.hint")));
+        Tip.on(this, Texts.of("distribution.hint"));
         getChildren().addAll(rest, kept, chosen, sum, low, high);
         for (Label label : axis) {
             label.getStyleClass().add("axis");

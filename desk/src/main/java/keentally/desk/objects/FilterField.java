@@ -3,7 +3,6 @@ package keentally.desk.objects;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -11,6 +10,7 @@ import keentally.core.measure.Formula;
 import keentally.core.words.Figures;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 import keentally.desk.model.DeskModel;
 
 /** Which objects stand in the table: typed as a question about measures. It drops nothing; a gate does. */
@@ -26,7 +26,7 @@ final class FilterField extends VBox {
         this.table = table;
         field.setId("filter");
         field.setPromptText(Texts.of("filter.prompt"));
-        field.setTooltip(new Tooltip(Texts.of("filter.help")));
+        Tip.on(field, Texts.of("filter.help"));
         field.setOnAction(e -> take());
         field.textProperty().addListener((o, was, is) -> {
             if (is.isBlank()) {

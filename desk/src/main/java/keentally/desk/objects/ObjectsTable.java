@@ -20,7 +20,6 @@ import javafx.scene.control.TableCell;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableRow;
 import javafx.scene.control.TableView;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.StackPane;
 import keentally.core.measure.Column;
@@ -39,6 +38,7 @@ import keentally.desk.help.Topic;
 import keentally.desk.help.Why;
 import keentally.desk.look.Copies;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Newest;
 
@@ -203,7 +203,7 @@ final class ObjectsTable extends StackPane {
         label.setWrapText(true);
         label.setMaxWidth(Double.MAX_VALUE);
         label.setAlignment(Pos.CENTER_RIGHT);
-        label.setTooltip(new Tooltip(help));
+        Tip.on(label, help);
         label.getStyleClass().add("measure-header");
         column.setGraphic(label);
         column.setId(index < 0 ? "column-object" : "column-" + index);

@@ -7,7 +7,6 @@ import java.util.function.BiConsumer;
 import javafx.geometry.Pos;
 import javafx.scene.AccessibleRole;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelBuffer;
 import javafx.scene.image.PixelFormat;
@@ -18,6 +17,7 @@ import javafx.scene.layout.Region;
 import keentally.core.words.Figures;
 import keentally.desk.look.Copies;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 
 /** Points of two measures, the gates on both as bars to be dragged, and a box to be drawn round points. */
 final class ScatterPlot extends Pane {
@@ -70,7 +70,7 @@ final class ScatterPlot extends Pane {
         setPrefHeight(250);
         setAccessibleRole(AccessibleRole.IMAGE_VIEW);
         setAccessibleText(Texts.of("scatter.plot"));
-        Tooltip.install(this, new Tooltip(Texts.of("scatter.hint")));
+        Tip.on(this, Texts.of("scatter.hint"));
         points.setMouseTransparent(true);
         box.getStyleClass().add("scatter-box");
         box.setMouseTransparent(true);

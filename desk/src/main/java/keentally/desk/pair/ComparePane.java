@@ -9,7 +9,6 @@ import javafx.geometry.HPos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
@@ -29,6 +28,7 @@ import keentally.desk.look.KindSteps;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 import keentally.desk.model.DeskModel;
 import keentally.desk.pair.ComparisonModel.Fate;
 import keentally.desk.pair.PairModel.PairLook;
@@ -110,7 +110,7 @@ public final class ComparePane extends VBox {
 
     private void where(ToggleButton button, String id, boolean atEnd) {
         button.setId(id);
-        button.setTooltip(new Tooltip(Texts.of(id.replace('-', '.') + ".help")));
+        Tip.on(button, Texts.of(id.replace('-', '.') + ".help"));
         Runnable tell = () -> button.setSelected(pair.stage().atEnd().get() == atEnd);
         button.setOnAction(e -> {
             pair.stage().atEnd().set(atEnd);

@@ -2,13 +2,13 @@ package keentally.desk.phases;
 
 import java.util.List;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import keentally.core.words.Figures;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 
 /** The whole as a bar, its phases as pieces of it in their colours. */
 final class PhaseBar extends HBox {
@@ -33,7 +33,7 @@ final class PhaseBar extends HBox {
             Label of = new Label(title);
             of.setMinWidth(TITLE);
             of.setMaxWidth(TITLE);
-            of.setTooltip(new Tooltip(title));
+            Tip.on(of, title);
             getChildren().add(of);
         }
         Pane bar = new Pane() {
@@ -64,7 +64,7 @@ final class PhaseBar extends HBox {
             HBox box = new HBox(told);
             box.getStyleClass().add("phase-piece");
             box.setStyle(String.format("-fx-background-color: #%06x", piece.ink() & 0xffffff));
-            Tooltip.install(box, new Tooltip(Texts.of("phases.piece", piece.name(), Figures.percent(piece.percent()))));
+            Tip.on(box, Texts.of("phases.piece", piece.name(), Figures.percent(piece.percent())));
             bar.getChildren().add(box);
         }
         getChildren().add(bar);

@@ -13,7 +13,6 @@ import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
@@ -32,6 +31,7 @@ import keentally.core.words.Figures;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 import keentally.desk.model.DeskModel;
 import keentally.desk.stage.ShapesTool;
 import keentally.study.document.FieldOrigin;
@@ -92,7 +92,7 @@ final class FieldSection implements PicturePanel.PanelSection {
             ToggleButton button = new ToggleButton(Texts.of("hand." + word));
             button.setId("hand-" + word);
             button.getStyleClass().add("hand");
-            button.setTooltip(new Tooltip(Texts.of("hand." + word + ".help")));
+            Tip.on(button, Texts.of("hand." + word + ".help"));
             button.setToggleGroup(group);
             button.setSelected(model.field().hand().get() == hand);
             button.setOnAction(e -> {

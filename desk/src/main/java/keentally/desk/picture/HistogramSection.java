@@ -10,7 +10,6 @@ import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.image.ImageView;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
@@ -30,6 +29,7 @@ import keentally.desk.look.Pieces;
 import keentally.desk.look.PlotImages;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Newest;
 import keentally.desk.picture.HistogramRequest.Ground;
@@ -103,7 +103,7 @@ final class HistogramSection implements PicturePanel.PanelSection {
                 "histogram.all",
                 wishes.all().get(),
                 v -> wishes.all().set(v));
-        all.setTooltip(new Tooltip(Texts.of("histogram.all.help")));
+        Tip.on(all, Texts.of("histogram.all.help"));
         compare.disableProperty().bind(wishes.all());
         channels.getFirst().disableProperty().bind(wishes.all());
         HBox options = new HBox(10, logarithmic, shares, all);

@@ -3,7 +3,6 @@ package keentally.desk.starter;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -14,6 +13,7 @@ import keentally.core.words.Words;
 import keentally.desk.look.Glyph;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 import keentally.desk.model.DeskModel;
 
 /** On the stage once a starter was taken: its stations, each in a sentence, until the method is changed or the person has read it. */
@@ -72,7 +72,7 @@ public final class LaidOut extends VBox {
         go.setId("laid-out-" + number);
         go.setMinWidth(Region.USE_PREF_SIZE);
         go.setAccessibleText(number + " " + Words.title(step.description()) + ": " + text.getText());
-        go.setTooltip(new Tooltip(Words.title(step.description())));
+        Tip.on(go, Words.title(step.description()));
         go.setOnAction(e -> desk.station().set(step.id()));
         HBox row = new HBox(8, go, text);
         row.setAlignment(Pos.CENTER_LEFT);

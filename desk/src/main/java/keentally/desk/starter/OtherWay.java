@@ -3,12 +3,12 @@ package keentally.desk.starter;
 import javafx.scene.control.ContentDisplay;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.image.ImageView;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import keentally.core.starter.Suggestion;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 
 /** A way to count the things, as a small picture with its number; chosen by its key or a click, it becomes that of all counting questions. */
 final class OtherWay extends ToggleButton {
@@ -35,7 +35,7 @@ final class OtherWay extends ToggleButton {
         setGraphic(face);
         setContentDisplay(ContentDisplay.GRAPHIC_ONLY);
         words = StarterWords.way(suggestion);
-        setTooltip(new Tooltip(words));
+        Tip.on(this, words);
         setAccessibleText(words);
     }
 

@@ -20,7 +20,6 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
@@ -41,6 +40,7 @@ import keentally.core.work.Cancel;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 import keentally.desk.model.DeskModel;
 import keentally.desk.picture.PictureModel;
 import keentally.desk.stage.StageModel;
@@ -408,7 +408,7 @@ public final class StarterSheet extends ScrollPane {
             String word = ChoiceSetting.word(each);
             ToggleButton button = new ToggleButton(Texts.of("starter.of-" + word));
             button.setId("starter-of-" + word);
-            button.setTooltip(new Tooltip(Texts.of("starter.of-" + word + ".help")));
+            Tip.on(button, Texts.of("starter.of-" + word + ".help"));
             button.setToggleGroup(group);
             button.setSelected(each == whole.orElse(likeliest));
             button.setOnAction(e -> {

@@ -8,7 +8,6 @@ import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
@@ -25,6 +24,7 @@ import keentally.core.words.Figures;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 import keentally.desk.model.DeskModel;
 import keentally.desk.stage.EditTool;
 import keentally.desk.stage.StageTool;
@@ -71,9 +71,9 @@ final class EditPanel extends VBox implements StationPanel.Body {
             known.mode.set(is);
             told();
         });
-        join.setTooltip(new Tooltip(Texts.of("edit.join.help")));
-        drop.setTooltip(new Tooltip(Texts.of("edit.drop.help")));
-        only.setTooltip(new Tooltip(Texts.of("edit.only.help")));
+        Tip.on(join, Texts.of("edit.join.help"));
+        Tip.on(drop, Texts.of("edit.drop.help"));
+        Tip.on(only, Texts.of("edit.only.help"));
         FlowPane buttons = new FlowPane(6, 6, join, drop, only);
         work.getChildren()
                 .addAll(

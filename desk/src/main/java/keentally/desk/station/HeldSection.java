@@ -5,7 +5,6 @@ import java.util.Optional;
 import javafx.application.Platform;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -16,6 +15,7 @@ import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.look.TickList;
+import keentally.desk.look.Tip;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.HoldActions;
 import keentally.desk.model.MethodActions;
@@ -60,7 +60,7 @@ final class HeldSection extends VBox {
                         held.on().toString()),
                 "held");
         said.setId("held-at");
-        said.setTooltip(new Tooltip(String.join("\n", held.samples())));
+        Tip.on(said, String.join("\n", held.samples()));
         HBox ways = new HBox(
                 8,
                 Pieces.button("hold-free", "held.free", () -> actions.free(step.id())),

@@ -7,11 +7,11 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.CustomMenuItem;
 import javafx.scene.control.MenuItem;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Region;
 import keentally.core.colour.Rgb;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 
 /** A phase's colour, and behind it some others to choose from. */
 final class PhaseColour extends Button {
@@ -27,7 +27,7 @@ final class PhaseColour extends Button {
     PhaseColour(String id, Rgb now, Consumer<Optional<Rgb>> choose) {
         setId(id);
         getStyleClass().setAll("swatch-button");
-        setTooltip(new Tooltip(Texts.of("shares.colour")));
+        Tip.on(this, Texts.of("shares.colour"));
         setGraphic(swatch(now));
         ContextMenu menu = new ContextMenu();
         FlowPane pane = new FlowPane(6, 6);

@@ -5,7 +5,6 @@ import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -29,6 +28,7 @@ import keentally.desk.look.AmountField;
 import keentally.desk.look.MeasureCell;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 import keentally.desk.look.Typed;
 
 /** A setting's name and the control that its kind asks for, made from its description alone. */
@@ -191,7 +191,7 @@ final class SettingRow extends VBox {
     private TextField field(Setting<?> setting) {
         TextField field = field(setting, tuning.text(setting));
         field.setPromptText(Texts.of("setting.none"));
-        field.setTooltip(new Tooltip(Texts.of("setting.kind." + setting.kind())));
+        Tip.on(field, Texts.of("setting.kind." + setting.kind()));
         Typed.in(field, () -> commit(setting, field));
         return field;
     }

@@ -15,6 +15,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import keentally.desk.look.Copies;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 
 /** One station on the method line: number, title, a thumbnail of the state after it, and its headline. */
 final class StationCard extends VBox {
@@ -71,7 +72,7 @@ final class StationCard extends VBox {
     private static Label badge(String key) {
         Label badge = new Label(Texts.of(key));
         badge.getStyleClass().add("card-own");
-        badge.setTooltip(new Tooltip(Texts.of(key + ".help")));
+        Tip.on(badge, Texts.of(key + ".help"));
         badge.setMinWidth(Region.USE_PREF_SIZE);
         return badge;
     }

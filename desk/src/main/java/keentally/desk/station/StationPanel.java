@@ -8,7 +8,6 @@ import javafx.beans.property.SimpleIntegerProperty;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -44,6 +43,7 @@ import keentally.desk.look.Glyph;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.MethodActions;
 import keentally.desk.number.NumbersPanel;
@@ -247,7 +247,7 @@ public final class StationPanel extends VBox {
         getChildren().add(new SharedSection(desk, step));
         HeldSection.of(desk, step).ifPresent(getChildren()::add);
         if (!(body instanceof FairPanel)) {
-            question.setTooltip(new Tooltip(Words.help(step.description())));
+            Tip.on(question, Words.help(step.description()));
         } else {
             getChildren().add(Prose.of(Words.help(step.description()), "hint"));
         }

@@ -4,7 +4,6 @@ import java.util.Optional;
 import javafx.application.Platform;
 import javafx.beans.property.IntegerProperty;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -20,6 +19,7 @@ import keentally.core.threshold.Stability;
 import keentally.core.words.Figures;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 import keentally.desk.model.DeskModel;
 
 /** The threshold station's own panel: rule and side, and the upright histogram with the cut to drag. */
@@ -63,7 +63,7 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
         bands.setId("band-shares");
         bands.managedProperty().bind(bands.visibleProperty());
         getChildren().addAll(bands, histogram, stability, counts);
-        Tooltip.install(histogram, new Tooltip(Texts.of("threshold.scale")));
+        Tip.on(histogram, Texts.of("threshold.scale"));
         refresh();
     }
 

@@ -5,12 +5,12 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.CustomMenuItem;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import keentally.core.colour.Rgb;
 import keentally.core.hand.Glyph;
 import keentally.core.hand.TallyClass;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 import keentally.desk.model.TallyActions;
 
 /** How a class's marks are drawn: behind the button its glyphs and colours to choose from. */
@@ -21,7 +21,7 @@ final class TallyLook extends Button {
         super(Texts.of("tally.change"));
         setId(id);
         getStyleClass().setAll("swatch-button");
-        setTooltip(new Tooltip(Texts.of("tally.change.help")));
+        Tip.on(this, Texts.of("tally.change.help"));
         setMinWidth(USE_PREF_SIZE);
         setOnAction(e -> open(id, kind, actions));
     }

@@ -14,7 +14,6 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Slider;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelBuffer;
 import javafx.scene.image.PixelFormat;
@@ -39,6 +38,7 @@ import keentally.desk.look.Glyph;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 import keentally.desk.look.Typed;
 import keentally.study.plot.DifferencePlot;
 
@@ -87,7 +87,7 @@ public final class TallyPane extends ScrollPane {
         counter.setMaxWidth(Double.MAX_VALUE);
         counter.setOnAction(e -> takeCounter());
         HBox.setHgrow(counter, Priority.ALWAYS);
-        counter.setTooltip(new Tooltip(Texts.of("tally.counter.help")));
+        Tip.on(counter, Texts.of("tally.counter.help"));
         HBox who = new HBox(8, Pieces.name("tally.counter"), counter, new CounterMenu(model));
         who.getStyleClass().add("row");
         fresh.setId("tally-new-class");
@@ -97,7 +97,7 @@ public final class TallyPane extends ScrollPane {
         classes.getStyleClass().add("tally-classes");
         total.setId("tally-total");
         why(total, "why.tally.total", Texts.of("agreement.all"));
-        total.setTooltip(new Tooltip(Texts.of("tally.hint")));
+        Tip.on(total, Texts.of("tally.hint"));
         Label title = new Label(Texts.of("tally.title"));
         title.getStyleClass().add("station-title");
         all.getChildren()
@@ -205,7 +205,7 @@ public final class TallyPane extends ScrollPane {
         key.setId("tally-class-" + (i + 1));
         key.getStyleClass().setAll("hand");
         key.setSelected(model.kind().get().equals(Optional.of(kind.id())));
-        key.setTooltip(new Tooltip(Texts.of("tally.choose", String.valueOf(i + 1))));
+        Tip.on(key, Texts.of("tally.choose", String.valueOf(i + 1)));
         key.setOnAction(e -> {
             key.setSelected(true);
             model.kind().set(Optional.of(kind.id()));

@@ -9,7 +9,6 @@ import javafx.scene.control.CustomMenuItem;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
@@ -24,6 +23,7 @@ import keentally.desk.look.Glyph;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 import keentally.desk.look.Typed;
 import keentally.desk.model.TrainingActions;
 
@@ -88,7 +88,7 @@ final class ClassRows extends VBox {
         button.setId(id);
         button.getStyleClass().setAll("hand");
         button.setSelected(down);
-        button.setTooltip(new Tooltip(help));
+        Tip.on(button, help);
         return button;
     }
 
@@ -175,7 +175,7 @@ final class ClassRows extends VBox {
         ColourButton(String id, ClassLabel label, TrainingActions actions) {
             setId(id);
             getStyleClass().setAll("swatch-button");
-            setTooltip(new Tooltip(Texts.of("training.colour")));
+            Tip.on(this, Texts.of("training.colour"));
             setGraphic(swatch(label.colour()));
             setOnAction(e -> open(id, label, actions));
         }

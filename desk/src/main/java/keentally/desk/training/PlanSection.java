@@ -12,7 +12,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.TitledPane;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -29,6 +28,7 @@ import keentally.core.words.Figures;
 import keentally.desk.look.AmountField;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 import keentally.desk.look.Typed;
 import keentally.desk.model.TrainingActions;
 
@@ -56,7 +56,7 @@ final class PlanSection extends VBox {
         for (FeatureGroup group : FeatureGroup.values()) {
             CheckBox box = new CheckBox(Texts.of("training.features." + group.id()));
             box.setId("training-features-" + group.id());
-            box.setTooltip(new Tooltip(Texts.of("training.features." + group.id() + ".help")));
+            Tip.on(box, Texts.of("training.features." + group.id() + ".help"));
             box.setOnAction(e -> takeGroups(group));
             GridPane.setHgrow(box, Priority.ALWAYS);
             Label cost = Pieces.figure("training-cost-" + group.id(), "");
@@ -69,7 +69,7 @@ final class PlanSection extends VBox {
         widest.setAlignment(Pos.CENTER_RIGHT);
         HBox looks = new HBox(8, Pieces.name("training.widest"), widest);
         looks.getStyleClass().add("setting-row");
-        widest.setTooltip(new Tooltip(Texts.of("training.widest.help")));
+        Tip.on(widest, Texts.of("training.widest.help"));
         VBox more = new VBox(8, learners, numbers);
         TitledPane how = folded("training-how", "training.how", more);
         TitledPane by = folded("training-features", "training.features", new VBox(8, features, looks));
@@ -88,7 +88,7 @@ final class PlanSection extends VBox {
     private ToggleButton learner(String word, LearnerPlan usual) {
         ToggleButton button = new ToggleButton(Texts.of("training.learner." + word));
         button.setId("training-learner-" + word);
-        button.setTooltip(new Tooltip(Texts.of("training.learner." + word + ".help")));
+        Tip.on(button, Texts.of("training.learner." + word + ".help"));
         button.setOnAction(e -> {
             button.setSelected(true);
             TrainingPlan plan = plan();
@@ -166,7 +166,7 @@ final class PlanSection extends VBox {
         field.setId("training-" + word);
         field.setPrefWidth(96);
         field.setAlignment(Pos.CENTER_RIGHT);
-        field.setTooltip(new Tooltip(Texts.of("training." + word + ".help")));
+        Tip.on(field, Texts.of("training." + word + ".help"));
         Typed.in(field, () -> take(word, field, now, with));
         Label name = Pieces.name("training." + word);
         GridPane.setHgrow(name, Priority.ALWAYS);

@@ -8,7 +8,6 @@ import javafx.geometry.HPos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.TitledPane;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -24,6 +23,7 @@ import keentally.desk.help.Why;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 import keentally.desk.model.DeskFiles;
 
 /** Scores that can be believed: of what was held out, class by class; behind them which class became which, and what each group of features is for. */
@@ -158,7 +158,7 @@ final class ScoreSection extends VBox {
         Label label = new Label(Texts.of(key));
         label.getStyleClass().add("score-head");
         GridPane.setHalignment(label, key.endsWith(".class") || key.endsWith(".is") ? HPos.LEFT : HPos.RIGHT);
-        label.setTooltip(new Tooltip(Texts.of(key + ".help")));
+        Tip.on(label, Texts.of(key + ".help"));
         return label;
     }
 
@@ -174,10 +174,10 @@ final class ScoreSection extends VBox {
         confusion.add(small("training.confusion.is"), 0, 0);
         for (int c = 0; c < scores.classes().size(); c++) {
             Node called = swatch(scores.classes().get(c).colour());
-            Tooltip.install(
+            Tip.on(
                     called,
-                    new Tooltip(Texts.of(
-                            "training.confusion.called", scores.classes().get(c).name())));
+                    Texts.of(
+                            "training.confusion.called", scores.classes().get(c).name()));
             confusion.add(called, c + 1, 0);
             HBox is = new HBox(
                     6,

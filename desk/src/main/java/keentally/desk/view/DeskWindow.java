@@ -128,6 +128,9 @@ public final class DeskWindow {
     private final ShowHow show;
     private final HelpSide help;
 
+    /** Puts what stands behind the welcome into the window. */
+    private final Runnable complete;
+
     public DeskWindow(Stage window, DeskModel desk, Preferences preferences, Consumer<Throwable> onCrash) {
         this.window = window;
         this.desk = desk;
@@ -219,7 +222,9 @@ public final class DeskWindow {
             other.visibleProperty().bind(welcome.visibleProperty().not());
             other.managedProperty().bind(other.visibleProperty());
         }
-        root.setCenter(new StackPane(middle, welcome));
+        StackPane centre = new StackPane(welcome);
+        root.setCenter(centre);
+        this.complete = () -> centre.getChildren().addFirst(middle);
         root.setBottom(status);
         Scene scene = new Scene(root, preferences.width(), preferences.height());
         preferences.theme().putOn(scene);
@@ -640,7 +645,8 @@ public final class DeskWindow {
             parted.close();
         });
         window.show();
-        stage.requestFocus();
+        Platform.runLater(complete); // what the welcome hides is made ready while that is being looked at
+        Platform.runLater(stage::requestFocus);
     }
 
     private boolean leaveAnyway() {

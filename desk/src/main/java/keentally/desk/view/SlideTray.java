@@ -15,7 +15,6 @@ import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SelectionMode;
-import javafx.scene.control.Tooltip;
 import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelBuffer;
@@ -41,6 +40,7 @@ import keentally.core.words.Figures;
 import keentally.core.work.Work;
 import keentally.desk.look.Slides;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.OpenSample;
 import keentally.desk.model.SampleActions;
@@ -218,7 +218,7 @@ final class SlideTray extends ListView<String> {
         slide.pseudoClassStateChanged(SHOWN, id.equals(desk.sampleId().get()));
         slide.setAccessibleText(sample.name());
         if (!sample.label().note().isEmpty()) {
-            Tooltip.install(slide, new Tooltip(sample.label().note()));
+            Tip.on(slide, sample.label().note());
         }
         return slide;
     }

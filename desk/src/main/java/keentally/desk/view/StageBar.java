@@ -10,7 +10,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -22,6 +21,7 @@ import keentally.core.view.Viewport;
 import keentally.core.words.Figures;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 import keentally.desk.model.DeskModel;
 import keentally.desk.picture.PictureModel;
 import keentally.desk.stage.StageModel;
@@ -60,7 +60,7 @@ final class StageBar extends VBox {
         Button real = button("real", view::realPixels);
         ToggleButton ruler = new ToggleButton(Texts.of("ruler"));
         ruler.setId("ruler");
-        ruler.setTooltip(new Tooltip(Texts.of("ruler.help")));
+        Tip.on(ruler, Texts.of("ruler.help"));
         ruler.setFocusTraversable(false);
         ruler.selectedProperty().bindBidirectional(picture.ruling());
         tools = new HBox(channel(desk, model), new ContrastMenu(desk, model), ruler, zoom, fit, real);
@@ -112,7 +112,7 @@ final class StageBar extends VBox {
         box.setId("look-channel");
         box.managedProperty().bind(box.visibleProperty());
         box.setFocusTraversable(false);
-        box.setTooltip(new Tooltip(Texts.of("look.channel.help")));
+        Tip.on(box, Texts.of("look.channel.help"));
         String all = Texts.of("look.channel.all");
         Runnable fill = () -> {
             List<String> words = new ArrayList<>(List.of(all));
@@ -138,7 +138,7 @@ final class StageBar extends VBox {
     private static Button button(String key, Runnable does) {
         Button button = new Button(Texts.of("stage." + key));
         button.setId("stage-" + key);
-        button.setTooltip(new Tooltip(Texts.of("stage." + key + ".help")));
+        Tip.on(button, Texts.of("stage." + key + ".help"));
         button.setFocusTraversable(false);
         button.setOnAction(e -> does.run());
         return button;
