@@ -69,6 +69,11 @@ public final class Histogram {
         };
     }
 
+    /** What it takes in memory. */
+    public long bytes() {
+        return (long) Long.BYTES * (counts.length + edges.length + upTo.length);
+    }
+
     /** One bin a level, from 0. */
     public static Histogram ofLevels(long... counts) {
         return levels(counts.clone());

@@ -290,5 +290,8 @@ public final class State implements HoldsBuffers {
         field.inside().ifPresent(buffers::add);
         slots.values().forEach(buffers::add);
         part.ifPresent(p -> buffers.add(p.before()));
+        if (histogram != null) {
+            buffers.add(histogram, histogram.bytes());
+        }
     }
 }
