@@ -3,8 +3,6 @@ package keentally.desk.look;
 import javafx.event.EventHandler;
 import javafx.scene.Node;
 import javafx.scene.control.ButtonBase;
-import javafx.scene.control.ComboBoxBase;
-import javafx.scene.control.TextInputControl;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.MouseEvent;
 
@@ -17,12 +15,11 @@ public final class Tip {
 
     private Tip() {}
 
-    /** In the place of what was said before; the name of what has no words of its own. */
+    /** In the place of what was said before; the name of a button without words of its own. */
     public static void on(Node node, String text) {
         node.setAccessibleHelp(text);
         boolean wordless = node instanceof ButtonBase button
-                ? button.getText() == null || button.getText().isBlank()
-                : node instanceof TextInputControl || node instanceof ComboBoxBase<?>;
+                && (button.getText() == null || button.getText().isBlank());
         if (wordless && node.getAccessibleText() == null) {
             node.setAccessibleText(text);
         }

@@ -26,6 +26,7 @@ final class FilterField extends VBox {
         this.table = table;
         field.setId("filter");
         field.setPromptText(Texts.of("filter.prompt"));
+        field.setAccessibleText(Texts.of("filter.help"));
         Tip.on(field, Texts.of("filter.help"));
         field.setOnAction(e -> take());
         field.textProperty().addListener((o, was, is) -> {

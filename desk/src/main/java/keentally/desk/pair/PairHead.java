@@ -72,6 +72,7 @@ final class PairHead extends VBox {
             this.all = all;
             this.now = now;
             setId("pair-" + key);
+            setAccessibleText(Texts.of("pair." + key + ".help"));
             Tip.on(this, Texts.of("pair." + key + ".help"));
             setMaxWidth(Double.MAX_VALUE);
             setPrefWidth(10);

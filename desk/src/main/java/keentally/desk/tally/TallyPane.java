@@ -87,6 +87,7 @@ public final class TallyPane extends ScrollPane {
         counter.setMaxWidth(Double.MAX_VALUE);
         counter.setOnAction(e -> takeCounter());
         HBox.setHgrow(counter, Priority.ALWAYS);
+        counter.setAccessibleText(Texts.of("tally.counter"));
         Tip.on(counter, Texts.of("tally.counter.help"));
         HBox who = new HBox(8, Pieces.name("tally.counter"), counter, new CounterMenu(model));
         who.getStyleClass().add("row");

@@ -69,6 +69,7 @@ final class PlanSection extends VBox {
         widest.setAlignment(Pos.CENTER_RIGHT);
         HBox looks = new HBox(8, Pieces.name("training.widest"), widest);
         looks.getStyleClass().add("setting-row");
+        widest.setAccessibleText(Texts.of("training.widest"));
         Tip.on(widest, Texts.of("training.widest.help"));
         VBox more = new VBox(8, learners, numbers);
         TitledPane how = folded("training-how", "training.how", more);
@@ -166,6 +167,7 @@ final class PlanSection extends VBox {
         field.setId("training-" + word);
         field.setPrefWidth(96);
         field.setAlignment(Pos.CENTER_RIGHT);
+        field.setAccessibleText(Texts.of("training." + word));
         Tip.on(field, Texts.of("training." + word + ".help"));
         Typed.in(field, () -> take(word, field, now, with));
         Label name = Pieces.name("training." + word);

@@ -112,6 +112,7 @@ final class StageBar extends VBox {
         box.setId("look-channel");
         box.managedProperty().bind(box.visibleProperty());
         box.setFocusTraversable(false);
+        box.setAccessibleText(Texts.of("look.channel.help"));
         Tip.on(box, Texts.of("look.channel.help"));
         String all = Texts.of("look.channel.all");
         Runnable fill = () -> {
