@@ -16,7 +16,6 @@ import keentally.core.stats.Histogram;
 import keentally.core.stats.Percentiles;
 import keentally.core.threshold.LevelMap;
 import keentally.core.threshold.MultiLevel;
-import keentally.core.work.Work;
 
 /** Parts the values into phases from dark to light by several cuts. */
 public record LevelsStep(By by, int count, List<Double> cuts, List<String> names) implements Step, Fitting {
@@ -56,7 +55,7 @@ public record LevelsStep(By by, int count, List<Double> cuts, List<String> names
         if (!made.found().cuts().isEmpty()) {
             return made.now().with(CUTS, made.found().cuts());
         }
-        Histogram h = histogram(made.entering(), made.work());
+        Histogram h = made.entering().needHistogram(made.work());
         double[] cuts = MultiLevel.cuts(h, made.now().get(COUNT).intValue());
         if (cuts.length == 0) {
             throw new StepFault("finds too few different values in the field to begin with");
@@ -75,10 +74,7 @@ public record LevelsStep(By by, int count, List<Double> cuts, List<String> names
     @Override
     public Outcome apply(State before, Site site) throws StepFault {
         Plane plane = before.plane();
-        Histogram h = histogram(before, site.work());
-        if (h.total() == 0) {
-            throw new StepFault("needs values, but no pixel of the field holds a number");
-        }
+        Histogram h = before.needHistogram(site.work());
         double[] at = cuts(h);
         PhaseMap map =
                 new PhaseMap(LevelMap.of(plane, before.field(), at, site.work()), PhaseNames.of(names, at.length + 1));
@@ -103,13 +99,8 @@ public record LevelsStep(By by, int count, List<Double> cuts, List<String> names
 
     @Override
     public Values held(Values now, State before, Site site) throws StepFault {
-        double[] at = cuts(histogram(before, site.work()));
+        double[] at = cuts(before.needHistogram(site.work()));
         return now.with(BY, By.MANUAL).with(CUTS, Arrays.stream(at).boxed().toList());
-    }
-
-    private static Histogram histogram(State entering, Work work) throws StepFault {
-        entering.plane();
-        return entering.histogram(work).orElseThrow();
     }
 
     private double[] cuts(Histogram h) throws StepFault {

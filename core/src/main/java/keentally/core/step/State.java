@@ -234,6 +234,20 @@ public final class State implements HoldsBuffers {
                         + current().channelNames() + "; a threshold or levels can part it"));
     }
 
+    /**
+     * How often each value of the only plane occurs in the field.
+     *
+     * @throws StepFault where there are several planes, or no value that is a number
+     */
+    public Histogram needHistogram(Work work) throws StepFault {
+        plane();
+        Histogram values = histogram(work).orElseThrow();
+        if (values.total() == 0) {
+            throw new StepFault("needs values, but no pixel of the field holds a number");
+        }
+        return values;
+    }
+
     /** The phases, which the order of steps has made sure of. */
     public PhaseMap needPhases() {
         return phases().orElseThrow(() -> new IllegalStateException("no phases have been given"));

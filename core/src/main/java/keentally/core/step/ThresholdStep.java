@@ -18,7 +18,6 @@ import keentally.core.threshold.MultiLevel;
 import keentally.core.threshold.rule.Generalised;
 import keentally.core.threshold.rule.Rule;
 import keentally.core.threshold.rule.Share;
-import keentally.core.work.Work;
 
 /** Chooses the pixels on one side of a cut, or between two, or outside of two. */
 public final class ThresholdStep implements Step, Fitting {
@@ -79,7 +78,7 @@ public final class ThresholdStep implements Step, Fitting {
         if (byHand.find(LOW).isPresent() || byHand.find(HIGH).isPresent()) {
             return byHand;
         }
-        Histogram h = occupied(made.entering(), made.work());
+        Histogram h = made.entering().needHistogram(made.work());
         double[] cuts = MultiLevel.cuts(h, 2);
         return cuts.length == 2
                 ? byHand.with(LOW, rounded(cuts[0])).with(HIGH, rounded(cuts[1]))
@@ -95,17 +94,8 @@ public final class ThresholdStep implements Step, Fitting {
         if (!made.found().cuts().isEmpty()) {
             return made.found().cuts().getFirst();
         }
-        Histogram h = occupied(made.entering(), made.work());
+        Histogram h = made.entering().needHistogram(made.work());
         return Rule.OTSU.cut(h).orElse(h.lowest());
-    }
-
-    private static Histogram occupied(State entering, Work work) throws StepFault {
-        entering.plane();
-        Histogram histogram = entering.histogram(work).orElseThrow();
-        if (histogram.total() == 0) {
-            throw new StepFault("needs values, but no pixel of the field holds a number");
-        }
-        return histogram;
     }
 
     private final Rule rule;
@@ -186,7 +176,7 @@ public final class ThresholdStep implements Step, Fitting {
     }
 
     private double found(State before, Site site) throws StepFault {
-        Histogram histogram = occupied(before, site.work());
+        Histogram histogram = before.needHistogram(site.work());
         if (histogram.firstOccupied() == histogram.lastOccupied()) {
             throw new StepFault("needs at least two different values in the field, but all its pixels have the same");
         }

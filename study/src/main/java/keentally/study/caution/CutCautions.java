@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import keentally.core.method.MethodStep;
 import keentally.core.quantity.PixelSize;
@@ -148,12 +149,13 @@ final class CutCautions {
     private void threshold(Run.Station station, Map<String, Object> settings, State before) {
         String rule = String.valueOf(settings.get(ThresholdStep.RULE.id()));
         byHand(station, rule.equals("manual"));
-        Optional<Histogram> values = before.histogram(work);
-        if (station.findings().find("cut").isEmpty() || values.isEmpty()) {
+        OptionalDouble at = station.findings().find("cut");
+        Optional<Histogram> values = at.isPresent() ? before.histogram(work) : Optional.empty();
+        if (values.isEmpty()) {
             return;
         }
         Histogram h = values.get();
-        double cut = station.findings().find("cut").getAsDouble();
+        double cut = at.getAsDouble();
         Stability stability = Stability.of(h, cut, "dark".equals(settings.get(ThresholdStep.KEEP.id())));
         if (stability.isSteep()) {
             found.add(new Caution(
