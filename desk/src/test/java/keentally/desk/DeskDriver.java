@@ -14,6 +14,7 @@ import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -43,6 +44,7 @@ import javafx.scene.control.MenuBar;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextInputControl;
+import javafx.scene.control.Tooltip;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.PixelReader;
 import javafx.scene.image.WritableImage;
@@ -86,6 +88,9 @@ import org.testfx.util.WaitForAsyncUtils;
 
 /** The real desk in a real window of 1280 × 800, worked by mouse and keys: for window tests and for screenshots. */
 public final class DeskDriver implements AutoCloseable {
+    /** A tooltip waits for a second until it shows. */
+    private static final Duration TIP = Duration.ofSeconds(3);
+
     private static final long LONGEST_PULSE = 100;
     private static final Set<String> FEW = Set.of("Flour dispersion", "Crumb section", "Starch granules", "Two stains");
     /** Take longer than others at every change, and their stations are walked by themselves. */
@@ -491,6 +496,25 @@ public final class DeskDriver implements AutoCloseable {
     private void clickOn(Node node) {
         moveTo(middle(node));
         mouse(MouseButton.PRIMARY);
+    }
+
+    /** What is said where the mouse rests on a node for some time; empty where nothing is. */
+    public String tip(String id) {
+        Point2D at = middle(node(id));
+        moveTo(at);
+        delivered();
+        moveTo(at.add(1, 1));
+        long end = System.nanoTime() + TIP.toNanos();
+        String said = "";
+        while (said.isEmpty() && System.nanoTime() < end) {
+            pulse();
+            said = onFx(() -> Window.getWindows().stream()
+                    .filter(w -> w instanceof Tooltip && w.isShowing())
+                    .map(w -> ((Tooltip) w).getText())
+                    .findFirst()
+                    .orElse(""));
+        }
+        return said;
     }
 
     public void open(Path... files) {

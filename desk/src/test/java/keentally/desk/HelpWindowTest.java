@@ -16,6 +16,7 @@ import keentally.core.words.Words;
 import keentally.desk.help.CautionWords;
 import keentally.desk.help.Topic;
 import keentally.desk.help.Why;
+import keentally.desk.look.Tip;
 import keentally.study.caution.CautionKind;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -246,6 +247,17 @@ class HelpWindowTest {
         assertThat(desk.text("why-number")).isEqualTo("2 objects");
         assertThat(desk.texts("why-neighbours")).contains("2");
         assertThat(desk.node("why-input-1").isDisabled()).as("not laid out yet").isTrue();
+    }
+
+    @Test
+    void whatAPartIsForIsSaidWhereTheMouseRests() {
+        assertThat(desk.tip("ruler")).isEqualTo(Tip.of(desk.node("ruler"))).isNotEmpty();
+        desk.onFx(() -> {
+            Tip.on(desk.node("ruler"), "another");
+            return null;
+        });
+        desk.tip("stage");
+        assertThat(desk.tip("ruler")).isEqualTo("another");
     }
 
     @Test

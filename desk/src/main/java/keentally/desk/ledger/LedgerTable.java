@@ -22,7 +22,6 @@ import javafx.scene.control.TableCell;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableRow;
 import javafx.scene.control.TableView;
-import javafx.scene.control.Tooltip;
 import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
@@ -31,6 +30,7 @@ import keentally.core.words.Figures;
 import keentally.core.words.Sentences;
 import keentally.desk.help.Why;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 import keentally.study.document.SlideLabel;
 import keentally.study.document.Study;
 import keentally.study.series.Ledger;
@@ -191,7 +191,7 @@ final class LedgerTable extends TableView<LedgerEntry> {
             protected void updateItem(String item, boolean empty) {
                 super.updateItem(item, empty);
                 setText(empty ? null : item);
-                setTooltip(empty || item.length() < 18 ? null : new Tooltip(item));
+                Tip.on(this, empty || item.length() < 18 ? "" : item);
                 LedgerEntry entry =
                         empty || getTableRow() == null ? null : getTableRow().getItem();
                 boolean trouble = column.id().equals("status") && entry != null && !entry.counts();
@@ -244,7 +244,7 @@ final class LedgerTable extends TableView<LedgerEntry> {
                 boolean far = entry != null && known.far.contains(entry.id());
                 String text = empty || item.isNaN() ? "" : Figures.number(item);
                 setText(far ? "\u25c6 " + text : text);
-                setTooltip(far ? new Tooltip(Texts.of("ledger.far")) : null);
+                Tip.on(this, far ? Texts.of("ledger.far") : "");
                 setOpacity(entry != null && entry.row().isPresent() && !entry.counts() ? 0.6 : 1);
             }
         });

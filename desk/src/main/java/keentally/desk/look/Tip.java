@@ -15,12 +15,16 @@ public final class Tip {
 
     private Tip() {}
 
-    /** In the place of what was said before; the name of a button without words of its own. */
+    /**
+     * In the place of what was said before; the name of a button without words of its own.
+     *
+     * @param text empty where there is nothing to be said
+     */
     public static void on(Node node, String text) {
-        node.setAccessibleHelp(text);
+        node.setAccessibleHelp(text.isEmpty() ? null : text);
         boolean wordless = node instanceof ButtonBase button
                 && (button.getText() == null || button.getText().isBlank());
-        if (wordless && node.getAccessibleText() == null) {
+        if (wordless && node.getAccessibleText() == null && !text.isEmpty()) {
             node.setAccessibleText(text);
         }
         Object before = node.getProperties().put(KEY, text);
@@ -45,11 +49,16 @@ public final class Tip {
 
         @Override
         public void handle(MouseEvent e) {
-            if (made == null) {
-                made = new Tooltip();
+            String text = of(node);
+            if (text.isEmpty()) {
+                Tooltip.uninstall(node, made);
+                made = null;
+            } else if (made == null) {
+                made = new Tooltip(text);
                 Tooltip.install(node, made);
+            } else {
+                made.setText(text);
             }
-            made.setText(of(node));
         }
     }
 }

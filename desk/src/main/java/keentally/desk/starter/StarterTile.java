@@ -8,7 +8,6 @@ import java.util.function.Consumer;
 import javafx.scene.control.Button;
 import javafx.scene.control.ContentDisplay;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelBuffer;
@@ -24,6 +23,7 @@ import keentally.desk.help.Topic;
 import keentally.desk.help.Why;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 
 /** One question with a preview of what it is answered by, its number, how sure that is, and what may be wrong with it. */
 final class StarterTile extends Button {
@@ -105,10 +105,11 @@ final class StarterTile extends Button {
         number.setText(StarterWords.number(seen));
         range.setText(StarterWords.range(seen));
         why.setText(seen.caution().map(c -> Words.spoken(c.saw())).orElse(""));
-        setTooltip(seen.caution()
-                .map(c -> new Tooltip(
-                        Words.spoken(c.saw()) + " " + Words.spoken(c.why()) + " " + Words.spoken(c.wayOut())))
-                .orElse(null));
+        Tip.on(
+                this,
+                seen.caution()
+                        .map(c -> Words.spoken(c.saw()) + " " + Words.spoken(c.why()) + " " + Words.spoken(c.wayOut()))
+                        .orElse(""));
         setAccessibleText(Texts.of(StarterWords.key(starter)) + " " + number.getText() + " " + range.getText());
         picture.setImage(image(seen.pixels()));
         readable(true);

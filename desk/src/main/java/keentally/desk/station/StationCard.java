@@ -4,7 +4,6 @@ import java.nio.IntBuffer;
 import java.util.Optional;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelBuffer;
 import javafx.scene.image.PixelFormat;
@@ -87,7 +86,7 @@ final class StationCard extends VBox {
 
     void show(String text, boolean muted, Optional<String> fault) {
         headline.setText(text.replace(" %", "\u00a0%")); // never parted from its number
-        headline.setTooltip(text.isEmpty() ? null : new Tooltip(fault.orElse(text)));
+        Tip.on(headline, text.isEmpty() ? "" : fault.orElse(text));
         pseudoClassStateChanged(MUTED, muted);
         pseudoClassStateChanged(FAULTY, fault.isPresent());
     }

@@ -9,7 +9,6 @@ import javafx.application.Platform;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.Tooltip;
 import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelBuffer;
 import javafx.scene.image.PixelFormat;
@@ -30,6 +29,7 @@ import keentally.core.words.Figures;
 import keentally.desk.help.Topic;
 import keentally.desk.help.Why;
 import keentally.desk.look.Texts;
+import keentally.desk.look.Tip;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.Newest;
 import keentally.desk.stage.PhaseSeen;
@@ -162,7 +162,7 @@ final class TrialGrid extends ScrollPane {
                                     .or(() -> tile.changed().map(TrialGrid::fates))
                                     .orElse(beside)
                             : tile.fault());
-            more.setTooltip(tile.fault().isEmpty() ? null : new Tooltip(tile.fault()));
+            Tip.on(more, tile.fault());
             pseudoClassStateChanged(CURRENT, tile.current());
         }
     }
