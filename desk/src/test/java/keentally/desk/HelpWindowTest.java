@@ -270,6 +270,9 @@ class HelpWindowTest {
         assertThat(desk.text("help-side-title")).startsWith("mean: grey, ");
         assertThat(desk.text("why-number")).isEqualTo(desk.text("summary-mean-0"));
         assertThat(desk.has("why-source-1")).isTrue();
+        focus("summary-count-0");
+        desk.keys(KeyCode.SHIFT, KeyCode.F1);
+        assertThat(desk.text("why-number")).isEqualTo("120,000 px");
     }
 
     private static <S> void focusSecondColumn(TableView<S> table, int row) {

@@ -106,6 +106,7 @@ class TrainingWindowTest {
                 .get()
                 .isInstanceOfSatisfying(Topic.OfSeveral.class, why -> {
                     assertThat(why.name()).isEqualTo("F1: across");
+                    assertThat(why.told()).isEqualTo(desk.text("training-score-1-f1") + " %");
                     assertThat(why.from()).extracting(Topic.Source::told).containsExactly("strokes: 4");
                 });
         desk.click("training-take");

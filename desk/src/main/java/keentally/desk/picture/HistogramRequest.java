@@ -71,8 +71,9 @@ record HistogramRequest(List<Of> ofs, boolean logarithmic, boolean shares, int b
      * What came of it.
      *
      * @param summaries one a histogram
+     * @param angles whether each is of angles, which lie on a circle
      */
-    record Result(HistogramPlot plot, List<ValueSummary> summaries) {}
+    record Result(HistogramPlot plot, List<ValueSummary> summaries, List<Boolean> angles) {}
 
     /** @throws IllegalArgumentException in a sentence, where a region holds nothing or there is no such channel */
     Result made(Ground ground, Work work) {
@@ -111,7 +112,10 @@ record HistogramRequest(List<Of> ofs, boolean logarithmic, boolean shares, int b
                         ofs.size() > 2
                                 ? Texts.of("histogram.axis.all")
                                 : Texts.of("histogram.axis", ofs.getFirst().channel)),
-                summaries);
+                summaries,
+                ofs.stream()
+                        .map(of -> ChannelPlane.isAngle(ground.picture, of.channel))
+                        .toList());
     }
 
     private static Field region(Ground ground, String region) {

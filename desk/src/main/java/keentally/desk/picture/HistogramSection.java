@@ -1,6 +1,7 @@
 package keentally.desk.picture;
 
 import java.awt.image.BufferedImage;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javafx.application.Platform;
@@ -305,19 +306,24 @@ final class HistogramSection implements PicturePanel.PanelSection {
                 value.setMaxWidth(Double.MAX_VALUE);
                 String key = "summary." + keys.get(i);
                 String of = made.plot().series().get(s).name();
-                Why.ask(value, () -> why(key, of, value.getText()));
+                boolean angles = made.angles().get(s);
+                Why.ask(value, () -> why(key, of, value.getText(), angles));
                 numbers.add(value, 1 + s, row);
             }
         }
     }
 
-    private Optional<Topic> why(String key, String of, String told) {
+    private Optional<Topic> why(String key, String of, String told, boolean angles) {
+        List<String> definition = new ArrayList<>(List.of(Texts.of("why." + key)));
+        if (angles) {
+            definition.add(Texts.of("why.summary.angles"));
+        }
         return desk.sample()
                 .map(sample -> new Topic.OfSeveral(
                         Texts.of("why.of", Texts.of(key), of),
-                        told,
-                        List.of(Texts.of("why." + key)),
-                        List.of(Topic.Source.of(desk.sampleId().get(), sample.name(), of))));
+                        key.equals("summary.count") ? told + " px" : angles && !told.endsWith("%") ? told + "°" : told,
+                        definition,
+                        List.of(Topic.Source.of(desk.sampleId().get(), sample.name(), ""))));
     }
 
     private static String value(ValueSummary s, int row) {

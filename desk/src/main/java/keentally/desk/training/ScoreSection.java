@@ -118,7 +118,9 @@ final class ScoreSection extends VBox {
         Label figure = right("training-score-" + (of + 1) + "-" + what, percent(part));
         String key = "training.score." + what;
         String name = scores.classes().get(of).name();
-        Why.ask(figure, () -> why.of(key, key + ".help", name, figure.getText()));
+        if (Double.isFinite(part)) {
+            Why.ask(figure, () -> why.of(key, key + ".help", name, figure.getText() + " %"));
+        }
         return figure;
     }
 
@@ -192,7 +194,8 @@ final class ScoreSection extends VBox {
                         + scores.classes().get(k).name();
                 Why.ask(
                         figure,
-                        () -> why.of("training.confusion", "training.confusion.is.help", pair, figure.getText()));
+                        () -> why.of(
+                                "training.confusion", "training.confusion.is.help", pair, figure.getText() + " px"));
                 confusion.add(figure, k + 1, c + 1);
             }
         }
@@ -211,7 +214,13 @@ final class ScoreSection extends VBox {
             bar.setMaxWidth(bar.getMinWidth());
             String features = Texts.of("training.features." + one.name());
             Label lost = right("training-lost-" + one.name(), points(one));
-            Why.ask(lost, () -> why.of("training.importance", "training.importance.note", features, lost.getText()));
+            Why.ask(
+                    lost,
+                    () -> why.of(
+                            "training.importance",
+                            "training.importance.note",
+                            features,
+                            Texts.of("why.score.points", lost.getText())));
             importance.addRow(i, new Label(features), bar, lost);
         }
         each.getChildren()
