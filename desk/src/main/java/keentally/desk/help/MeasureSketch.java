@@ -2,6 +2,7 @@ package keentally.desk.help;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -19,6 +20,7 @@ import javafx.scene.shape.Polyline;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.Shape;
 import javafx.scene.transform.Rotate;
+import keentally.core.geometry.ConvexHull;
 import keentally.core.geometry.Point;
 import keentally.core.measure.Measure;
 
@@ -43,18 +45,25 @@ final class MeasureSketch extends Pane {
     private static final double STAIR = 8;
     private static final double CROSS = 6;
 
+    /** Places at which it is looked whether they are in the thing. */
+    private static final double GRID = 3;
+
     /** Between which the values of a thing lie, in parts of the width. */
     private static final double LEAST = 0.1;
 
     private static final double MOST = 0.9;
 
-    private final List<Point> outline;
+    private static final List<Point> OUTLINE = IntStream.range(0, CORNERS)
+            .mapToObj(i -> 2 * Math.PI * i / CORNERS)
+            .map(t -> place(Math.cos(t), Math.sin(t)))
+            .toList();
+
+    private static final keentally.core.geometry.Polygon SHAPE = new keentally.core.geometry.Polygon(OUTLINE);
+
+    /** Hulls are of whole numbers. */
+    private static final int PARTS = 16;
 
     MeasureSketch(Measure measure) {
-        outline = IntStream.range(0, CORNERS)
-                .mapToObj(i -> 2 * Math.PI * i / CORNERS)
-                .map(t -> place(Math.cos(t), Math.sin(t)))
-                .toList();
         setId("measure-sketch");
         getStyleClass().add("sketch");
         setMinSize(WIDTH, HEIGHT);
@@ -88,7 +97,7 @@ final class MeasureSketch extends Pane {
             }
             case PERIMETER, CIRCULARITY -> {
                 thing("sketch-thing", "sketch-gap");
-                add("sketch-measured", polygon(outline), hole());
+                add("sketch-measured", polygon(OUTLINE), hole());
             }
             case SIDE_PERIMETER, SIDE_CIRCULARITY -> stairs();
             case ECD -> {
@@ -103,7 +112,7 @@ final class MeasureSketch extends Pane {
             }
             case FERET_MIN -> calliper(turn(false));
             case INNER_CIRCLE -> {
-                add("sketch-thing", polygon(outline));
+                add("sketch-thing", polygon(OUTLINE));
                 Point deepest = place(0, 0);
                 add("sketch-measured", new Circle(deepest.x(), deepest.y(), reach(deepest)));
             }
@@ -113,7 +122,7 @@ final class MeasureSketch extends Pane {
                 add("sketch-measured", new Circle(middle.x(), middle.y(), farthest(middle)));
             }
             case SKELETON_LENGTH -> {
-                add("sketch-thing", polygon(outline));
+                add("sketch-thing", polygon(OUTLINE));
                 add("sketch-measured", line(IntStream.rangeClosed(-16, 16).mapToObj(i -> place(i / 20.0, 0))));
             }
             case ASPECT_RATIO, ECCENTRICITY -> ellipse(true, true);
@@ -134,7 +143,7 @@ final class MeasureSketch extends Pane {
             case NEAREST_DISTANCE -> neighbours();
             case TOUCHES_EDGE -> {
                 thing("sketch-thing", "sketch-gap");
-                double at = outline.stream().mapToDouble(Point::x).max().orElseThrow() - LONG / 4;
+                double at = OUTLINE.stream().mapToDouble(Point::x).max().orElseThrow() - LONG / 4;
                 add("sketch-gap", new Rectangle(at, 0, WIDTH - at, HEIGHT));
                 add("sketch-measured", new Line(at, 0, at, HEIGHT));
             }
@@ -168,7 +177,7 @@ final class MeasureSketch extends Pane {
     }
 
     private void thing(String style, String within) {
-        add(style, polygon(outline));
+        add(style, polygon(OUTLINE));
         add(within, hole());
     }
 
@@ -190,46 +199,29 @@ final class MeasureSketch extends Pane {
                 .toArray());
     }
 
-    private keentally.core.geometry.Polygon shape() {
-        return new keentally.core.geometry.Polygon(outline);
-    }
-
     private double area() {
-        return shape().area();
+        return SHAPE.area();
     }
 
     private Point centre() {
-        return shape().centroid();
+        return SHAPE.centroid();
     }
 
-    /** Turns left all the way round. */
-    private List<Point> hull() {
-        List<Point> sorted = outline.stream()
-                .sorted((a, b) -> a.x() == b.x() ? Double.compare(a.y(), b.y()) : Double.compare(a.x(), b.x()))
+    private static List<Point> hull() {
+        List<Point> ordered = OUTLINE.stream()
+                .map(p -> new Point(Math.rint(PARTS * p.x()), Math.rint(PARTS * p.y())))
+                .sorted(Comparator.comparingDouble(Point::y).thenComparingDouble(Point::x))
                 .toList();
-        List<Point> hull = new ArrayList<>(half(sorted));
-        hull.addAll(half(sorted.reversed()));
-        return hull;
-    }
-
-    private static List<Point> half(List<Point> sorted) {
-        List<Point> half = new ArrayList<>();
-        for (Point p : sorted) {
-            while (half.size() > 1 && !turnsLeft(half.get(half.size() - 2), half.getLast(), p)) {
-                half.removeLast();
-            }
-            half.add(p);
-        }
-        half.removeLast();
-        return half;
-    }
-
-    private static boolean turnsLeft(Point a, Point b, Point c) {
-        return (b.x() - a.x()) * (c.y() - a.y()) - (b.y() - a.y()) * (c.x() - a.x()) > 0;
+        int[] x = ordered.stream().mapToInt(p -> (int) p.x()).toArray();
+        int[] y = ordered.stream().mapToInt(p -> (int) p.y()).toArray();
+        ConvexHull hull = ConvexHull.of(x, y, CORNERS);
+        return IntStream.range(0, hull.corners())
+                .mapToObj(i -> new Point((double) hull.x(i) / PARTS, (double) hull.y(i) / PARTS))
+                .toList();
     }
 
     private double[] along(double angle) {
-        return outline.stream()
+        return OUTLINE.stream()
                 .mapToDouble(p -> p.x() * Math.cos(angle) + p.y() * Math.sin(angle))
                 .toArray();
     }
@@ -287,11 +279,11 @@ final class MeasureSketch extends Pane {
     }
 
     private double reach(Point from) {
-        return outline.stream().mapToDouble(p -> apart(p, from)).min().orElseThrow();
+        return OUTLINE.stream().mapToDouble(p -> apart(p, from)).min().orElseThrow();
     }
 
     private double farthest(Point from) {
-        return outline.stream().mapToDouble(p -> apart(p, from)).max().orElseThrow();
+        return OUTLINE.stream().mapToDouble(p -> apart(p, from)).max().orElseThrow();
     }
 
     private static double apart(Point a, Point b) {
@@ -301,9 +293,9 @@ final class MeasureSketch extends Pane {
     /** From which the farthest corner is nearest: steps towards it that grow shorter lead there. */
     private Point outerMiddle() {
         Point at = centre();
-        for (int i = 1; i <= 2_000; i++) {
+        for (int i = 1; i <= 200; i++) {
             Point from = at;
-            Point far = outline.stream()
+            Point far = OUTLINE.stream()
                     .max((a, b) -> Double.compare(apart(a, from), apart(b, from)))
                     .orElseThrow();
             at = new Point(at.x() + (far.x() - at.x()) / (i + 1), at.y() + (far.y() - at.y()) / (i + 1));
@@ -336,11 +328,11 @@ final class MeasureSketch extends Pane {
     private double[] axes(Point c) {
         double[] squares = new double[2];
         int n = 0;
-        for (int y = 0; y < HEIGHT; y++) {
-            for (int x = 0; x < WIDTH; x++) {
-                if (shape().contains(x + 0.5, y + 0.5)) {
-                    double dx = x + 0.5 - c.x();
-                    double dy = y + 0.5 - c.y();
+        for (double y = 0; y < HEIGHT; y += GRID) {
+            for (double x = 0; x < WIDTH; x += GRID) {
+                if (SHAPE.contains(x, y)) {
+                    double dx = x - c.x();
+                    double dy = y - c.y();
                     squares[0] += Math.pow(dx * Math.cos(TURNED) + dy * Math.sin(TURNED), 2);
                     squares[1] += Math.pow(dy * Math.cos(TURNED) - dx * Math.sin(TURNED), 2);
                     n++;
@@ -352,7 +344,7 @@ final class MeasureSketch extends Pane {
 
     private void box(Measure measure) {
         thing("sketch-thing", "sketch-gap");
-        keentally.core.geometry.Rectangle box = shape().bounds();
+        keentally.core.geometry.Rectangle box = SHAPE.bounds();
         Rectangle all = new Rectangle(box.x(), box.y(), box.width(), box.height());
         if (measure == Measure.EXTENT) {
             add("sketch-measured", all);
@@ -379,18 +371,17 @@ final class MeasureSketch extends Pane {
 
     /** The sides of pixels, which are large here. */
     private void stairs() {
-        keentally.core.geometry.Polygon shape = shape();
         List<Line> sides = new ArrayList<>();
         for (double y = 0; y < HEIGHT; y += STAIR) {
             for (double x = 0; x < WIDTH; x += STAIR) {
-                boolean in = isIn(shape, x, y);
+                boolean in = isIn(x, y);
                 if (in) {
                     add("sketch-pixel", new Rectangle(x, y, STAIR, STAIR));
                 }
-                if (in != isIn(shape, x + STAIR, y)) {
+                if (in != isIn(x + STAIR, y)) {
                     sides.add(new Line(x + STAIR, y, x + STAIR, y + STAIR));
                 }
-                if (in != isIn(shape, x, y + STAIR)) {
+                if (in != isIn(x, y + STAIR)) {
                     sides.add(new Line(x, y + STAIR, x + STAIR, y + STAIR));
                 }
             }
@@ -398,8 +389,8 @@ final class MeasureSketch extends Pane {
         add("sketch-measured", sides.toArray(Line[]::new));
     }
 
-    private static boolean isIn(keentally.core.geometry.Polygon shape, double x, double y) {
-        return shape.contains(x + STAIR / 2, y + STAIR / 2);
+    private static boolean isIn(double x, double y) {
+        return SHAPE.contains(x + STAIR / 2, y + STAIR / 2);
     }
 
     private void neighbours() {
