@@ -97,13 +97,13 @@ public final class TrainingPane extends VBox {
                 Pieces.button("training-save", "training.save", () -> save(model.modelFile(), outside::saveModel)));
         foot.getStyleClass().add("station-footer");
         getChildren().addAll(scroll, foot);
-        model.of().addListener(o -> {
+        Runnable choose = () -> {
             shown(taught, model.of().get().isPresent());
             shown(empty, model.of().get().isEmpty());
             shown(foot, model.of().get().isPresent());
-        });
-        shown(taught, false);
-        shown(foot, false);
+        };
+        model.of().addListener(o -> choose.run());
+        choose.run();
         model.of().addListener(o -> fill());
         model.news().addListener(o -> tell());
         model.desk().study().addListener(o -> fill());

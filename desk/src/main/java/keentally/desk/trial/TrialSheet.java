@@ -19,6 +19,7 @@ import javafx.scene.layout.Region;
 import keentally.core.method.MethodStep;
 import keentally.core.trial.Axis;
 import keentally.core.words.Words;
+import keentally.desk.look.Once;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskFiles;
 import keentally.desk.model.DeskModel;
@@ -30,8 +31,8 @@ import keentally.study.result.TrialFiles;
 public final class TrialSheet {
     private final DeskModel desk;
     private final TrialModel model;
-    private final TrialGrid grid;
-    private final TrialPanel panel;
+    private final Once<TrialGrid> grid;
+    private final Once<TrialPanel> panel;
     private final DeskFiles files;
     private final Supplier<Optional<Path>> choose;
     private final ReadOnlyBooleanWrapper open = new ReadOnlyBooleanWrapper();
@@ -45,23 +46,30 @@ public final class TrialSheet {
         this.desk = desk;
         this.choose = choose;
         this.model = new TrialModel(desk, Platform::runLater, more);
-        this.grid = new TrialGrid(desk, stage, model, this::take);
-        this.panel = new TrialPanel(desk, model, this::take, this::close, this::save, this::keep);
+        this.grid = new Once<>(() -> {
+            TrialGrid tiles = leaving(new TrialGrid(desk, stage, model, this::take));
+            tiles.visibleProperty().bind(open);
+            return tiles;
+        });
+        this.panel =
+                new Once<>(() -> leaving(new TrialPanel(desk, model, this::take, this::close, this::save, this::keep)));
         this.files = new DeskFiles(desk, Platform::runLater);
-        for (Region part : new Region[] {grid, panel}) {
-            part.addEventFilter(KeyEvent.KEY_PRESSED, e -> {
-                if (e.getCode() == KeyCode.ESCAPE) {
-                    close();
-                    e.consume();
-                }
-            });
-        }
         desk.sampleId().addListener(o -> close());
         desk.station().addListener(o -> {
             if (!desk.station().get().equals(model.stepId())) {
                 close();
             }
         });
+    }
+
+    private <R extends Region> R leaving(R part) {
+        part.addEventFilter(KeyEvent.KEY_PRESSED, e -> {
+            if (e.getCode() == KeyCode.ESCAPE) {
+                close();
+                e.consume();
+            }
+        });
+        return part;
     }
 
     /** Whether it lies over the stage. */
@@ -74,11 +82,11 @@ public final class TrialSheet {
     }
 
     public Region tiles() {
-        return grid;
+        return grid.get();
     }
 
     public Region panel() {
-        return panel;
+        return panel.get();
     }
 
     /** Opens over the selected station, or closes. */
@@ -88,17 +96,17 @@ public final class TrialSheet {
             return;
         }
         model.open(() -> {
-            grid.reset();
+            grid.get().reset();
             open.set(true);
-            panel.fill();
-            grid.requestFocus();
+            panel.get().fill();
+            grid.get().requestFocus();
         });
     }
 
     public void close() {
         if (open.get()) {
             model.close();
-            grid.reset();
+            grid.get().reset();
             open.set(false);
         }
     }
@@ -122,14 +130,14 @@ public final class TrialSheet {
     }
 
     private void make(Consumer<SheetThing> then) {
-        WritableImage picture = grid.getContent().snapshot(new SnapshotParameters(), null);
+        WritableImage picture = grid.get().getContent().snapshot(new SnapshotParameters(), null);
         int width = (int) picture.getWidth();
         int height = (int) picture.getHeight();
         int[] pixels = new int[width * height];
         picture.getPixelReader().getPixels(0, 0, width, height, PixelFormat.getIntArgbInstance(), pixels, 0, width);
         List<TrialFiles.Row> rows = model.tiles().get().stream().map(this::row).toList();
         String name = desk.sample().map(s -> s.name()).orElse("");
-        String title = Texts.of("sheets.named", name, station(), panel.axis());
+        String title = Texts.of("sheets.named", name, station(), panel.get().axis());
         files.sheet(title, width, height, pixels, rows, then);
     }
 

@@ -3,6 +3,7 @@ package keentally.desk.view;
 import java.util.Optional;
 import java.util.function.Supplier;
 import javafx.scene.layout.Region;
+import keentally.desk.look.Once;
 import keentally.desk.stage.StageTool;
 
 /**
@@ -22,21 +23,26 @@ record DeskView(
         boolean atEnd,
         Runnable entering,
         Optional<StageTool> tool,
-        Optional<Region> middle,
-        Supplier<Region> side) {
-    /** Of the sample on the stage. */
+        Optional<Supplier<? extends Region>> middle,
+        Supplier<? extends Region> side) {
+    /** Of the sample on the stage. @param side made when the view is first shown, if it is a {@link Once} */
     DeskView(
             String id,
             double width,
             boolean atEnd,
             Runnable entering,
             Optional<StageTool> tool,
-            Supplier<Region> side) {
+            Supplier<? extends Region> side) {
         this(id, width, atEnd, entering, tool, Optional.empty(), side);
     }
 
     /** Of all samples together: something else in place of the stage. */
-    static DeskView ofAll(String id, double width, Runnable entering, Region middle, Region side) {
-        return new DeskView(id, width, true, entering, Optional.empty(), Optional.of(middle), () -> side);
+    static DeskView ofAll(
+            String id,
+            double width,
+            Runnable entering,
+            Supplier<? extends Region> middle,
+            Supplier<? extends Region> side) {
+        return new DeskView(id, width, true, entering, Optional.empty(), Optional.of(middle), side);
     }
 }

@@ -6,15 +6,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.application.Platform;
-import javafx.beans.property.ObjectProperty;
-import javafx.beans.property.SimpleObjectProperty;
 import javafx.event.Event;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
@@ -34,6 +31,7 @@ import keentally.desk.ledger.LedgerModel;
 import keentally.desk.ledger.LedgerPane;
 import keentally.desk.ledger.LedgerSide;
 import keentally.desk.look.Ask;
+import keentally.desk.look.Once;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.look.Theme;
@@ -57,7 +55,6 @@ import keentally.desk.stage.StageModel;
 import keentally.desk.stage.StageView;
 import keentally.desk.starter.LaidOut;
 import keentally.desk.starter.StarterSheet;
-import keentally.desk.station.MethodLine;
 import keentally.desk.station.ShowHow;
 import keentally.desk.station.StationActions;
 import keentally.desk.station.StationPanel;
@@ -84,16 +81,12 @@ public final class DeskWindow {
     private final PictureModel picture;
     private final StudyActions studyActions;
     private final StudyDialogs studies;
-    private final SlideTray tray;
     private final StageView stage;
     private final Stage window;
     private final BorderPane root = new BorderPane();
-    private final StackPane side = new StackPane();
-    private final Region stationSide;
     private final TakeAway take;
-    private final ObjectsPane objects;
+    private final Once<ObjectsPane> objects;
     private final StatusLine status;
-    private final FillLegend legend;
     private final DeskView bench;
     private DeskView standing;
     private final DeskView table;
@@ -104,13 +97,10 @@ public final class DeskWindow {
     private final DeskView ledger;
     private final LedgerModel series;
     private final FolderWatch watching;
-    private final LedgerPane rows;
+    private final Once<LedgerPane> rows;
     private final ReportModel handing;
     private final DeskView report;
     private final DeskView phases;
-
-    /** In place of the stage, and of all that is about one sample. */
-    private final ObjectProperty<Optional<Region>> inPlace = new SimpleObjectProperty<>(Optional.empty());
 
     private final TallyModel tally;
     private final PairModel pair;
@@ -128,8 +118,7 @@ public final class DeskWindow {
     private final ShowHow show;
     private final HelpSide help;
 
-    /** Puts what stands behind the welcome into the window. */
-    private final Runnable complete;
+    private final Once<Workbench> workbench = new Once<>(this::workbench);
 
     public DeskWindow(Stage window, DeskModel desk, Preferences preferences, Consumer<Throwable> onCrash) {
         this.window = window;
@@ -139,8 +128,6 @@ public final class DeskWindow {
         this.picture = new PictureModel(desk, stageModel, Platform::runLater);
         this.studyActions = new StudyActions(desk, Platform::runLater, preferences.home(), preferences::opened);
         this.studies = new StudyDialogs(studyActions, picture.actions(), preferences, window);
-        this.tray = new SlideTray(desk, picture.actions());
-        tray.managedProperty().bind(tray.visibleProperty());
         preferUnit();
         this.stage = new StageView(desk, stageModel, onCrash);
         this.tally = new TallyModel(desk, stageModel, Platform::runLater);
@@ -154,15 +141,6 @@ public final class DeskWindow {
         this.demo = new DemoOpening(desk, Platform::runLater, preferences.home());
         this.welcome = new Welcome(desk, studyActions, new WelcomeWays(), demo, preferences::recent);
         this.teaching = new TeachingView(this, desk, stageModel, take);
-        StationPanel station = new StationPanel(
-                desk, picture, stageModel, () -> trials().toggle(), this::showTraining, this::showHow, this::showHelp);
-        ScrollPane panel = new ScrollPane(station);
-        panel.getStyleClass().add("panel-scroll");
-        panel.setFitToWidth(true);
-        panel.setFitToHeight(true);
-        panel.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        VBox.setVgrow(panel, Priority.ALWAYS);
-        this.stationSide = new VBox(panel, station.footer());
         this.trials = new TrialSheet(desk, stageModel, take::sheet, teaching.model()::axes);
         trials.isOpen().addListener((o, was, is) -> {
             showBench();
@@ -180,51 +158,66 @@ public final class DeskWindow {
                 Platform.runLater(stage::requestFocus); // behind the panel of the station that was taken
             }
         });
-        this.legend = new FillLegend(desk, stageModel, new FillModel(desk, stageModel, Platform::runLater));
-        this.objects = new ObjectsPane(desk, take.menu(), take::spread);
+        this.objects = new Once<>(() -> new ObjectsPane(desk, take.menu(), take::spread));
         root.setId("desk");
         root.getStyleClass().add("desk");
         this.status = new StatusLine(desk, stageModel, new WaysOut(this, desk, picture).all());
         root.setTop(new DeskMenus(this, desk, stageModel, picture, places()).bar());
-        TallyPane counting = new TallyPane(
-                tally, new AgreementModel(tally), take::marks, comingIn::chooseMarks, take::shown, take::differences);
+        Once<Region> station = new Once<>(this::station);
         this.bench = new DeskView(
                 "bench",
                 PANEL_WIDTH,
                 false,
                 () -> {},
                 Optional.empty(),
-                () -> trials.isOpen().get() ? trials.panel() : stationSide);
-        this.table = new DeskView("objects", TABLE_WIDTH, true, trials::close, Optional.empty(), () -> objects);
-        this.count = new DeskView("tally", TALLY_WIDTH, true, trials::close, Optional.of(tally.tool()), () -> counting);
+                () -> trials.isOpen().get() ? trials.panel() : station.get());
+        this.table = new DeskView("objects", TABLE_WIDTH, true, trials::close, Optional.empty(), objects);
+        this.count = new DeskView(
+                "tally",
+                TALLY_WIDTH,
+                true,
+                trials::close,
+                Optional.of(tally.tool()),
+                new Once<>(() -> new TallyPane(
+                        tally,
+                        new AgreementModel(tally),
+                        take::marks,
+                        comingIn::chooseMarks,
+                        take::shown,
+                        take::differences)));
         this.training = teaching.view(trials::close);
-        ComparePane comparing = new ComparePane(comparison);
-        this.compare = new DeskView("compare", PANEL_WIDTH, true, trials::close, Optional.empty(), () -> comparing);
+        this.compare = new DeskView(
+                "compare",
+                PANEL_WIDTH,
+                true,
+                trials::close,
+                Optional.empty(),
+                new Once<>(() -> new ComparePane(comparison)));
         this.series = new LedgerModel(desk, picture.actions(), Platform::runLater);
-        LedgerSide beside = new LedgerSide(series, this::showBench, take::ledgerPlot);
-        PhasesPane shares = new PhasesPane(desk, series, take::phaseShares);
-        this.phases = new DeskView("phases", TABLE_WIDTH, true, trials::close, Optional.empty(), () -> shares);
+        this.phases = new DeskView(
+                "phases",
+                TABLE_WIDTH,
+                true,
+                trials::close,
+                Optional.empty(),
+                new Once<>(() -> new PhasesPane(desk, series, take::phaseShares)));
         this.watching = new FolderWatch(desk, picture.actions(), series, Platform::runLater);
-        this.rows = new LedgerPane(series, watching, beside, this::showBench, take::ledger);
+        Once<LedgerSide> beside = new Once<>(() -> new LedgerSide(series, this::showBench, take::ledgerPlot));
+        this.rows = new Once<>(() -> new LedgerPane(series, watching, beside.get(), this::showBench, take::ledger));
         this.ledger = DeskView.ofAll("ledger", LEDGER_WIDTH, trials::close, rows, beside);
         this.handing = new ReportModel(desk, Platform::runLater);
-        ReportPane pages = new ReportPane(handing, take::report);
-        ScrollPane plan = new ScrollPane(new ReportSide(handing, this::chooseLogo));
-        plan.getStyleClass().add("panel-scroll");
-        plan.setFitToWidth(true);
-        this.report = DeskView.ofAll("report", PANEL_WIDTH, trials::close, pages, plan);
+        this.report = DeskView.ofAll(
+                "report",
+                PANEL_WIDTH,
+                trials::close,
+                new Once<>(() -> new ReportPane(handing, take::report)),
+                new Once<>(() -> scrolling(new ReportSide(handing, this::chooseLogo))));
         this.rail = new Rail(List.of(bench, training, phases, table, count, compare, ledger, report), this::stand);
         this.standing = bench;
         desk.numbersOpen().addListener(o -> numbers());
         root.setLeft(rail);
-        Region middle = middle();
-        for (Node other : List.of(middle, rail)) { // nothing to be done there before there is a picture
-            other.visibleProperty().bind(welcome.visibleProperty().not());
-            other.managedProperty().bind(other.visibleProperty());
-        }
-        StackPane centre = new StackPane(welcome);
-        root.setCenter(centre);
-        this.complete = () -> centre.getChildren().addFirst(middle);
+        behind(rail);
+        root.setCenter(new StackPane(welcome));
         root.setBottom(status);
         Scene scene = new Scene(root, preferences.width(), preferences.height());
         preferences.theme().putOn(scene);
@@ -244,7 +237,12 @@ public final class DeskWindow {
         new Keys(this, desk, stageModel).listen(scene);
         exchange.listen(scene);
         comingIn.acceptDrops(scene);
-        showBench();
+    }
+
+    /** There is nothing to be done there before there is a picture. */
+    private void behind(Node part) {
+        part.visibleProperty().bind(welcome.visibleProperty().not());
+        part.managedProperty().bind(part.visibleProperty());
     }
 
     private final class HandWays implements StarterSheet.Ways {
@@ -284,55 +282,44 @@ public final class DeskWindow {
         }
     }
 
-    private Region middle() {
-        StackPane ground = new StackPane(parted, legend, laidOut, starters, show, trials.tiles());
+    private Workbench workbench() {
+        FillLegend legend = new FillLegend(desk, stageModel, new FillModel(desk, stageModel, Platform::runLater));
+        StackPane ground = new StackPane(parted, legend, laidOut, starters, show, trials.tiles(), help);
         StackPane.setAlignment(legend, Pos.BOTTOM_LEFT);
         StackPane.setAlignment(laidOut, Pos.BOTTOM_RIGHT);
         StackPane.setAlignment(help, Pos.CENTER_RIGHT);
-        for (DeskView view : List.of(ledger, report)) {
-            Region middle = view.middle().orElseThrow();
-            middle.visibleProperty()
-                    .bind(inPlace.map(m -> m.filter(r -> r == middle).isPresent()));
-            ground.getChildren().add(middle);
-        }
-        ground.getChildren().add(help);
-        ground.setMinWidth(0); // else the widest of what may come to stand there would push the panel out of the window
-        trials.tiles().visibleProperty().bind(trials.isOpen());
-        StageBar bar = new StageBar(desk, stageModel, picture, stage);
-        aboutOneSample(bar);
-        VBox middle = new VBox(bar, ground, new ProfileStrip(desk, picture, stageModel));
-        VBox.setVgrow(ground, Priority.ALWAYS);
-        HBox.setHgrow(middle, Priority.ALWAYS);
-        side.getStyleClass().add("side");
-        StackPane slides = new StackPane(tray);
-        aboutOneSample(slides);
-        HBox below = new HBox(slides, middle, side);
-        VBox.setVgrow(below, Priority.ALWAYS);
-        MethodLine line = new MethodLine(desk);
-        aboutOneSample(line);
-        return new VBox(line, below);
+        Workbench all = new Workbench(desk, stageModel, picture, stage, ground);
+        behind(all);
+        return all;
     }
 
-    /** What is about one sample makes room for what is about all. */
-    private void aboutOneSample(Region part) {
-        part.visibleProperty().bind(inPlace.map(Optional::isEmpty));
-        part.managedProperty().bind(part.visibleProperty());
+    private Region station() {
+        StationPanel station = new StationPanel(
+                desk, picture, stageModel, () -> trials().toggle(), this::showTraining, this::showHow, this::showHelp);
+        ScrollPane panel = scrolling(station);
+        panel.setFitToHeight(true);
+        panel.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        VBox.setVgrow(panel, Priority.ALWAYS);
+        return new VBox(panel, station.footer());
+    }
+
+    private static ScrollPane scrolling(Region content) {
+        ScrollPane pane = new ScrollPane(content);
+        pane.getStyleClass().add("panel-scroll");
+        pane.setFitToWidth(true);
+        return pane;
     }
 
     /** Stands before the picture in a view. */
     private void stand(DeskView view) {
         standing = view;
-        side.setMinWidth(view.width());
-        side.setPrefWidth(view.width());
-        side.setMaxWidth(view.width());
-        side.getChildren().setAll(view.side().get());
+        workbench.get().stand(view); // what is seen is there before it is told of anything
         stageModel
                 .atEnd()
                 .set(view.atEnd() || view == bench && desk.numbersOpen().get());
         picture.viewTool().set(view.tool());
         tally.open().set(view == count);
         teaching.model().open(view == training);
-        inPlace.set(view.middle());
         series.open().set(view == ledger || view == phases);
         handing.open().set(view == report);
         comparison.active().set(view == compare);
@@ -376,7 +363,7 @@ public final class DeskWindow {
                         this::showBench,
                         measure -> {
                             showObjects(ObjectsPane.Together.SPREAD);
-                            objects.measure(measure);
+                            objects.get().measure(measure);
                         },
                         heading -> HelpPage.open(scene(), heading),
                         status::listCautions,
@@ -439,7 +426,7 @@ public final class DeskWindow {
     /** Leaves the rows of the ledger that are chosen out of its sums. */
     void leaveOutChosen() {
         showLedger();
-        rows.leaveOut();
+        rows.get().leaveOut();
     }
 
     void showTally() {
@@ -473,7 +460,7 @@ public final class DeskWindow {
     }
 
     void showObjects(ObjectsPane.Together how) {
-        objects.see(how);
+        objects.get().see(how);
         showObjects();
     }
 
@@ -576,7 +563,7 @@ public final class DeskWindow {
     }
 
     void foldTray() {
-        tray.setVisible(!tray.isVisible());
+        workbench.get().foldTray();
     }
 
     /** Takes files in by what they are. */
@@ -645,8 +632,14 @@ public final class DeskWindow {
             parted.close();
         });
         window.show();
-        Platform.runLater(complete); // what the welcome hides is made ready while that is being looked at
+        Platform.runLater(this::complete);
         Platform.runLater(stage::requestFocus);
+    }
+
+    /** What the welcome hides is made ready while that is being looked at. */
+    private void complete() {
+        ((StackPane) root.getCenter()).getChildren().addFirst(workbench.get());
+        showBench();
     }
 
     private boolean leaveAnyway() {

@@ -5,6 +5,7 @@ import java.util.Optional;
 import javafx.application.Platform;
 import keentally.core.step.ClassifyStep;
 import keentally.core.step.Steps;
+import keentally.desk.look.Once;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskFiles;
 import keentally.desk.model.DeskModel;
@@ -36,8 +37,13 @@ final class TeachingView implements TrainingPane.Outside {
 
     /** @param entering what has to be put away before it is seen */
     DeskView view(Runnable entering) {
-        TrainingPane pane = new TrainingPane(model, this);
-        return new DeskView("training", WIDTH, false, entering, Optional.of(model.tool()), () -> pane);
+        return new DeskView(
+                "training",
+                WIDTH,
+                false,
+                entering,
+                Optional.of(model.tool()),
+                new Once<>(() -> new TrainingPane(model, this)));
     }
 
     @Override
