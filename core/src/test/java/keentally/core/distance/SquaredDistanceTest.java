@@ -33,6 +33,26 @@ class SquaredDistanceTest {
         }
     }
 
+    /** Gaps of a row that are narrow, and others that are wider than what is searched by shifts. */
+    @ParameterizedTest
+    @MethodSource("seeds")
+    void wideGapsAreAsExact(long seed) {
+        Chance chance = new Chance(seed);
+        int width = chance.between(1, 400);
+        int height = chance.between(1, chance.toss(0.2) ? 150 : 6);
+        byte[] few = new byte[width * height];
+        for (int i = chance.between(1, 6); i > 0; i--) {
+            few[chance.between(0, few.length - 1)] = 1;
+        }
+        Mask mask = Mask.from(few, width, height);
+        int[] found = SquaredDistance.to(mask, new Work(Workers.of(2), new Cancel()));
+        int[] wanted = new int[found.length];
+        for (int i = 0; i < wanted.length; i++) {
+            wanted[i] = least(mask, i % width, i / width);
+        }
+        assertThat(found).isEqualTo(wanted);
+    }
+
     private static int least(Mask mask, int x, int y) {
         int least = SquaredDistance.NONE;
         for (int v = 0; v < mask.height(); v++) {

@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
 import javafx.event.Event;
 import javafx.geometry.Pos;
@@ -74,6 +75,9 @@ public final class DeskWindow {
     private static final double TABLE_WIDTH = 470;
     private static final double TALLY_WIDTH = 380;
     private static final double LEDGER_WIDTH = 440;
+
+    /** Pulses of a window that has just come until what is in it has been painted. */
+    private static final int PAINTED = 2;
 
     private final DeskModel desk;
     private final DeskFiles files;
@@ -632,14 +636,25 @@ public final class DeskWindow {
             parted.close();
         });
         window.show();
-        Platform.runLater(this::complete);
-        Platform.runLater(stage::requestFocus);
+        new AnimationTimer() {
+            private int pulses;
+
+            @Override
+            public void handle(long now) {
+                pulses++;
+                if (pulses > PAINTED) {
+                    stop();
+                    complete();
+                }
+            }
+        }.start();
     }
 
     /** What the welcome hides is made ready while that is being looked at. */
     private void complete() {
         ((StackPane) root.getCenter()).getChildren().addFirst(workbench.get());
         showBench();
+        stage.requestFocus();
     }
 
     private boolean leaveAnyway() {
