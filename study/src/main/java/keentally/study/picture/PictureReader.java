@@ -1,5 +1,7 @@
 package keentally.study.picture;
 
+import java.awt.Point;
+import java.awt.Rectangle;
 import java.awt.image.BufferedImage;
 import java.io.EOFException;
 import java.io.IOException;
@@ -7,6 +9,7 @@ import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Locale;
@@ -16,6 +19,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.FutureTask;
 import java.util.function.Function;
 import javax.imageio.ImageIO;
+import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
 import javax.imageio.ImageTypeSpecifier;
 import javax.imageio.metadata.IIOMetadata;
@@ -53,12 +57,20 @@ public final class PictureReader {
 
     private static final int SMALL_WEBP = 4_000_000;
 
+    /** Pixels from which on a TIFF is read by two. */
+    private static final int LARGE = 4_000_000;
+
+    private static final int LEAST_STRIPS = 8;
+
+    /** The plug-in that unpacks only the strips that it is asked for. */
+    private static final String STRIPPED = "com.sun.imageio";
+
     /** A block of 64 pixels takes a bit at least. */
     private static final int MOST_JPEG_PIXELS = 1024;
 
     private final Path file;
     private final FileKind kind;
-    private final List<String> warnings = new ArrayList<>();
+    private final List<String> warnings = Collections.synchronizedList(new ArrayList<>());
 
     /** The whole file; absent for TIFF on disk, which is read piece by piece. */
     private final Optional<byte[]> bytes;
@@ -283,7 +295,9 @@ public final class PictureReader {
             }
             boolean other = kind == FileKind.TIFF_LITTLE || kind == FileKind.TIFF_BIG;
             boolean byOther = other && tags.map(TiffTags::needsOtherReader).orElse(false);
-            BufferedImage image = byOther ? readByOther(index) : reader.read(index);
+            BufferedImage image = byOther
+                    ? readByOther(index)
+                    : isForTwo(reader, index) ? readByTwo(reader, index) : reader.read(index);
             boolean inverted =
                     other && !byOther && tags.map(TiffTags::isWhiteZero).orElse(false);
             RasterPlanes.DecodedPicture decoded = RasterPlanes.of(image, inverted);
@@ -294,9 +308,9 @@ public final class PictureReader {
     }
 
     /** What was worked out while the picture was read. */
-    private static String done(FutureTask<String> hash) throws FileFault {
+    private static <T> T done(FutureTask<T> task) throws FileFault {
         try {
-            return hash.get();
+            return task.get();
         } catch (ExecutionException e) {
             if (e.getCause() instanceof FileFault fault) {
                 throw fault;
@@ -306,6 +320,39 @@ public final class PictureReader {
             Thread.currentThread().interrupt();
             throw new CancelledException();
         }
+    }
+
+    /** Strips of a TIFF are packed each by itself, and unpacking is what takes the time. */
+    private boolean isForTwo(ImageReader reader, int index) throws IOException {
+        int height = reader.getHeight(index);
+        return kind.isTiff()
+                && kind.plugin().equals(STRIPPED)
+                && (long) reader.getWidth(index) * height >= LARGE
+                && reader.getTileHeight(index) <= height / LEAST_STRIPS;
+    }
+
+    /** The upper half of the rows here, the lower one by another decoder meanwhile. */
+    private BufferedImage readByTwo(ImageReader reader, int index) throws IOException, FileFault {
+        int height = reader.getHeight(index);
+        int strip = reader.getTileHeight(index);
+        int middle = height / 2 / strip * strip;
+        BufferedImage image = reader.getImageTypes(index).next().createBufferedImage(reader.getWidth(index), height);
+        FutureTask<Boolean> lower =
+                new FutureTask<>(() -> with(other -> readRows(other, index, image, middle, height)));
+        Thread.ofPlatform().daemon().name("lower half").start(lower);
+        readRows(reader, index, image, 0, middle);
+        done(lower);
+        return image;
+    }
+
+    private static boolean readRows(ImageReader reader, int index, BufferedImage into, int top, int bottom)
+            throws IOException {
+        ImageReadParam rows = reader.getDefaultReadParam();
+        rows.setSourceRegion(new Rectangle(0, top, into.getWidth(), bottom - top));
+        rows.setDestination(into);
+        rows.setDestinationOffset(new Point(0, top));
+        reader.read(index, rows);
+        return true;
     }
 
     private BufferedImage readByOther(int index) throws IOException {

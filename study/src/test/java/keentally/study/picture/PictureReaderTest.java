@@ -80,6 +80,35 @@ class PictureReaderTest {
         }
     }
 
+    /** Large enough to be read by two decoders, each half of the rows. */
+    @Test
+    void aLargeTiffComesBackWholeAndDamageInEitherHalfIsSeen() throws IOException, FileFault {
+        int width = 2000;
+        int height = 2101;
+        byte[] values = new byte[width * height];
+        new SplittableRandom(7).nextBytes(values);
+        Plane8 grey = Plane8.of(width, height, values);
+        Path file = folder.resolve("large.tif");
+        PictureWriter.tiff(file, Picture.grey(grey));
+        same(PictureReader.read(file).picture().single().orElseThrow(), grey);
+        Picture colour = Picture.colour(grey, Plane8.of(width, height, new byte[values.length]), grey);
+        PictureWriter.tiff(file, colour);
+        Picture found = PictureReader.read(file).picture();
+        for (int i = 0; i < 3; i++) {
+            same(found.channels().get(i).plane(), colour.channels().get(i).plane());
+        }
+        byte[] bytes = Files.readAllBytes(file);
+        for (double at : new double[] {0.2, 0.8}) {
+            byte[] damaged = bytes.clone();
+            Arrays.fill(damaged, (int) (bytes.length * at), (int) (bytes.length * at) + 5000, (byte) 0x5a);
+            Files.write(file, damaged);
+            assertThatThrownBy(() -> PictureReader.read(file))
+                    .isInstanceOf(FileFault.class)
+                    .hasMessageStartingWith(file.toString())
+                    .hasMessageEndingWith(".");
+        }
+    }
+
     @Test
     void labelMapsAreWholeNumbersOf32Bits() throws IOException, FileFault {
         int[] labels = {0, 1, 70000, 2_000_000_000, 5, 6};
