@@ -12,8 +12,7 @@ import keentally.core.work.Work;
  * lies outside the picture is set nowhere, so the picture's border is neutral.
  *
  * <p>Accuracy: exact in whole numbers, up to {@link #NONE}. Cost: two passes, the same for any distance; 4 bytes a pixel. Columns, then
- * rows, in parallel. Along a row, what is near is looked for one shift after another, many columns at once; only gaps that are wider than
- * {@value #NEAR} px both ways are worked out by parabolas.
+ * rows, in parallel.
  *
  * <p>Source: A. Meijster, J. B. T. M. Roerdink and W. H. Hesselink (2000), "A general algorithm for computing distance transforms in
  * linear time", Mathematical Morphology and its Applications to Image and Signal Processing, 331–340.
@@ -23,15 +22,6 @@ public final class SquaredDistance {
     public static final int NONE = Integer.MAX_VALUE;
 
     private static final int NOWHERE = -1;
-
-    /** So far a row is searched by shifts. */
-    private static final int NEAR = 40;
-
-    /** Shifts after which it is asked whether there is more to be found. */
-    private static final int SHIFTS = 8;
-
-    /** In the place of columns that are higher, whose squares would not fit, or hold nothing. */
-    private static final int HIGHEST = 46_000;
 
     /** Rows done together: they stay in the cache of a core. */
     private static final int BLOCK = 32;
@@ -167,85 +157,27 @@ public final class SquaredDistance {
         private final int[] apex;
         private final int[] from;
 
-        /** Squares of the columns, and beyond both ends of the row such as no shift takes. */
-        private final int[] squares;
-
-        private final int[] least;
-        private final int[] before;
-        private final int[] after;
-
         Row(int width, int far) {
             this.width = width;
             this.far = far;
             this.apex = new int[width];
             this.from = new int[width];
-            this.squares = new int[width + 2 * NEAR];
-            this.least = new int[width];
-            this.before = new int[width];
-            this.after = new int[width];
-            Arrays.fill(squares, HIGHEST * HIGHEST);
         }
 
+        /** Between two sources of a row nothing beyond them is nearer, so that each gap is worked out by itself. */
         void transform(int[] columns, int[] values, int at) {
             column = columns;
-            for (int x = 0; x < width; x++) {
-                int height = columns[x] >= far ? HIGHEST : Math.min(HIGHEST, columns[x]);
-                squares[NEAR + x] = height * height;
-            }
-            System.arraycopy(squares, NEAR, least, 0, width);
-            int searched = 0;
-            int most = most();
-            while (searched < NEAR && searched * searched < most) {
-                for (int end = searched + SHIFTS; searched < end; ) {
-                    searched++;
-                    System.arraycopy(squares, NEAR - searched, before, 0, width);
-                    System.arraycopy(squares, NEAR + searched, after, 0, width);
-                    shift(before, after, searched * searched, least);
-                }
-                most = most();
-            }
-            System.arraycopy(least, 0, values, at, width);
-            if (most > searched * searched) {
-                gaps(values, at, searched * searched);
-            }
-        }
-
-        private int most() {
-            int most = 0;
-            for (int value : least) {
-                most = Math.max(most, value);
-            }
-            return most;
-        }
-
-        /** Every array is read at the same place, so that the compiler can do many columns at a time. */
-        private static void shift(int[] before, int[] after, int along, int[] least) {
-            for (int x = 0; x < least.length; x++) {
-                least[x] = Math.min(least[x], Math.min(before[x], after[x]) + along);
-            }
-        }
-
-        /**
-         * Between two sources of a row nothing beyond them is nearer, so that each gap is worked out by itself.
-         *
-         * @param known what is at most that is right already
-         */
-        private void gaps(int[] values, int at, int known) {
             int u = 0;
             while (u < width) {
                 if (column[u] == 0) {
                     u++;
                     continue;
                 }
-                int end = u;
-                int most = 0;
+                int end = u + 1;
                 while (end < width && column[end] != 0) {
-                    most = Math.max(most, least[end]);
                     end++;
                 }
-                if (most > known) {
-                    gap(values, at, u, end);
-                }
+                gap(values, at, u, end);
                 u = end;
             }
         }

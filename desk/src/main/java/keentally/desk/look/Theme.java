@@ -2,6 +2,8 @@ package keentally.desk.look;
 
 import atlantafx.base.theme.PrimerDark;
 import atlantafx.base.theme.PrimerLight;
+import java.net.URL;
+import java.nio.file.Path;
 import java.util.List;
 import javafx.application.Application;
 import javafx.scene.Scene;
@@ -20,12 +22,17 @@ public enum Theme {
             "roboto/Roboto-Regular.ttf",
             "roboto/Roboto-Bold.ttf");
 
-    /** Makes the fonts known; once, before the first scene. */
+    private static final double SIZE = 13;
+
+    /** Makes the fonts known; once, before the first scene. A package has them as files, which need not be unpacked at each start. */
     public static void loadFonts() {
+        String unpacked = System.getProperty("keentally.fonts");
         for (String font : FONTS) {
-            var data = Theme.class.getResourceAsStream("/com/formdev/flatlaf/fonts/" + font);
-            if (data != null) {
-                Font.loadFont(data, 13);
+            URL packed = Theme.class.getResource("/com/formdev/flatlaf/fonts/" + font);
+            if (unpacked != null) {
+                Font.loadFont(Path.of(unpacked, font).toUri().toString(), SIZE);
+            } else if (packed != null) {
+                Font.loadFont(packed.toString(), SIZE);
             }
         }
     }
