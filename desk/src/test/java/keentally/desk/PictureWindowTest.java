@@ -10,6 +10,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import keentally.core.geometry.Ellipse;
 import keentally.core.geometry.Rectangle;
@@ -299,21 +300,37 @@ class PictureWindowTest {
         PictureWriter.png(picture, Plane8.of(60, 40, values));
         desk.saveTo(study);
         desk.keys(KeyCode.CONTROL, KeyCode.S);
+        Path beside = folder.resolve("beside.png");
+        PictureWriter.png(beside, Plane8.of(40, 60, values)); // of another size, else it could be a mask for the first
+        desk.open(beside);
         desk.open(picture);
         Path away = Files.createDirectories(folder.resolve("archive/deep")).resolve("after.png");
         Files.move(picture, away);
+        Files.move(beside, folder.resolve("archive/other.png"));
         desk.close();
         desk = DeskDriver.start(folder);
         desk.open(study);
         desk.onFx(() -> {
-            desk.model().show("s5");
+            desk.model().show("s6");
             return null;
         });
         desk.quiet();
         assertThat(desk.text("message")).contains("before.png is missing");
+        assertThat(marks("s6")).containsExactly("picture missing");
+        assertThat(marks("s5")).as("of a sample that is not on the stage").containsExactly("picture missing");
         desk.findPictures(folder.resolve("archive"));
         assertThat(desk.onFx(() -> desk.model().open().get())).isPresent();
         assertThat(sample().file()).isEqualTo(away);
+        desk.quiet();
+        assertThat(marks("s6")).contains("no scale").doesNotContain("picture missing");
+        assertThat(marks("s5")).contains("no scale").doesNotContain("picture missing");
+    }
+
+    /** What a slide says is wrong. */
+    private List<String> marks(String sample) {
+        return desk.onFx(() -> desk.node("slide-" + sample).lookupAll(".slide-missing").stream()
+                .map(n -> ((Label) n).getText())
+                .toList());
     }
 
     @Test

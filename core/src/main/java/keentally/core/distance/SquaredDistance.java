@@ -52,16 +52,71 @@ public final class SquaredDistance {
         return out;
     }
 
+    /**
+     * The greatest of what {@link #to} finds at the pixels of a mask; 0 where it has none.
+     *
+     * <p>From one pixel to the next a distance grows by 1 at most, and none is longer than that within its column: so only where a greater one
+     * can be is it looked for, from the middle row outwards. Cost: a pass over the columns, and few pixels of each row; 4 bytes a pixel. One thread.
+     */
+    public static int greatest(Mask sources, Mask within) {
+        int width = sources.width();
+        int height = sources.height();
+        int far = width + height;
+        int[][] rows = new int[height][width];
+        columns(sources, 0, height, new Ends(width), far, rows);
+        long most = 0;
+        double root = 0;
+        for (int i = 0; i < height; i++) {
+            int y = height / 2 + ((i & 1) == 0 ? i / 2 : -(i + 1) / 2);
+            for (int x = within.nextSet(y, 0); x < width; x = within.nextSet(y, Math.min(width, x))) {
+                double here = rows[y][x];
+                if (here > root) {
+                    long square = nearest(rows[y], x, far);
+                    if (square == NONE) {
+                        return NONE;
+                    }
+                    here = Math.sqrt(square);
+                    if (square > most) {
+                        most = square;
+                        root = here;
+                    }
+                }
+                x += 1 + (int) (root - here);
+            }
+        }
+        return (int) Math.min(NONE - 1, most);
+    }
+
+    /** The least square of a distance from one column of a row, by what the columns around it hold. */
+    private static long nearest(int[] row, int x, int far) {
+        long least = NONE;
+        int reach = Math.max(x, row.length - 1 - x);
+        for (int along = 0; along <= reach && (long) along * along < least; along++) {
+            int before = x - along >= 0 ? row[x - along] : far;
+            int after = x + along < row.length ? row[x + along] : far;
+            long column = Math.min(before, after);
+            if (column < far) {
+                least = Math.min(least, column * column + (long) along * along);
+            }
+        }
+        return least;
+    }
+
     /** Of each column the last set row above a block and the first below it; as long as blocks are not joined, within it. */
     private static final class Ends {
         private int[] above;
         private int[] below;
 
-        Ends(Mask sources, int top, int bottom) {
-            above = new int[sources.width()];
-            below = new int[sources.width()];
+        /** Nothing is set above or below. */
+        Ends(int width) {
+            above = new int[width];
+            below = new int[width];
             Arrays.fill(above, NOWHERE);
             Arrays.fill(below, NOWHERE);
+        }
+
+        Ends(Mask sources, int top, int bottom) {
+            this(sources.width());
             for (int word = 0; word < sources.stride(); word++) {
                 long left = -1;
                 for (int y = top; y < bottom && left != 0; y++) {

@@ -73,17 +73,7 @@ final class Cutting {
     }
 
     private static double depth(Mask object, Mask background) {
-        int[] squares = SquaredDistance.to(background, Work.alone());
-        int most = 0;
-        for (int y = 0; y < object.height(); y++) {
-            for (int x = object.nextSet(y, 0); x < object.width(); ) {
-                int end = object.nextClear(y, x);
-                for (int i = y * object.width() + x; i < y * object.width() + end; i++) {
-                    most = Math.max(most, squares[i]);
-                }
-                x = object.nextSet(y, end);
-            }
-        }
+        int most = SquaredDistance.greatest(background, object);
         return most == SquaredDistance.NONE ? Double.NaN : Math.sqrt(most);
     }
 

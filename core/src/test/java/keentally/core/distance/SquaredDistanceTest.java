@@ -53,6 +53,26 @@ class SquaredDistanceTest {
         assertThat(found).isEqualTo(wanted);
     }
 
+    @ParameterizedTest
+    @MethodSource("seeds")
+    void theGreatestIsTheGreatestOfAll(long seed) {
+        Chance chance = new Chance(seed);
+        int width = chance.between(1, chance.toss(0.3) ? 200 : 30);
+        int height = chance.between(1, chance.toss(0.3) ? 200 : 30);
+        byte[] few = new byte[width * height];
+        for (int i = chance.between(0, 30); i > 0; i--) {
+            few[chance.between(0, few.length - 1)] = 1;
+        }
+        Mask sources = chance.toss(0.5) ? Mask.from(few, width, height) : chance.mask(width, height);
+        Mask within = chance.toss(0.3) ? Mask.full(width, height) : chance.mask(width, height);
+        int[] all = SquaredDistance.to(sources, Work.alone());
+        int most = 0;
+        for (int i = 0; i < all.length; i++) {
+            most = within.at(i % width, i / width) ? Math.max(most, all[i]) : most;
+        }
+        assertThat(SquaredDistance.greatest(sources, within)).isEqualTo(most);
+    }
+
     private static int least(Mask mask, int x, int y) {
         int least = SquaredDistance.NONE;
         for (int v = 0; v < mask.height(); v++) {

@@ -1,6 +1,7 @@
 package keentally.desk.model;
 
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -10,7 +11,6 @@ import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
-import java.util.stream.Stream;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -400,17 +400,25 @@ public final class DeskModel implements AutoCloseable {
                         taken.changed());
                 ui.execute(() -> opened(id, read));
             } catch (PictureShelf.MissingPicture e) {
-                ui.execute(() -> missing(id, e));
+                ui.execute(() -> {
+                    say(Texts.fault(e));
+                    note(id, true);
+                });
             } catch (FileFault e) {
                 ui.execute(() -> say(Texts.fault(e)));
             }
         });
     }
 
-    private void missing(String id, FileFault fault) {
-        say(Texts.fault(fault));
-        missing.set(
-                Set.copyOf(Stream.concat(missing.get().stream(), Stream.of(id)).toList()));
+    /** Whether the picture of a sample was found missing when somebody looked for it, on the stage or elsewhere. */
+    public void note(String id, boolean isMissing) {
+        if (missing.get().contains(id) != isMissing) {
+            Set<String> now = new HashSet<>(missing.get());
+            if (!now.remove(id)) {
+                now.add(id);
+            }
+            missing.set(Set.copyOf(now));
+        }
     }
 
     /** Another study, or another sample, may go by the same id by now. */
@@ -423,8 +431,7 @@ public final class DeskModel implements AutoCloseable {
             return;
         }
         pictures.keep(picture);
-        missing.set(Set.copyOf(
-                missing.get().stream().filter(other -> !other.equals(id)).toList()));
+        note(id, false);
         picture.changed().forEach(this::say);
         if (sampleId.get().equals(id)) {
             open.set(Optional.of(picture));

@@ -34,7 +34,7 @@ final class Keys {
     }
 
     private boolean typing(KeyEvent e) {
-        var owner = window.stage().getScene().getFocusOwner();
+        var owner = window.scene().getFocusOwner();
         boolean modified = e.isShortcutDown() || e.isAltDown() || e.isMetaDown();
         return modified
                 || switch (owner) {
@@ -55,7 +55,7 @@ final class Keys {
 
     /** A text field keeps undo to itself even when nothing was typed in it; then it is the study's. */
     private boolean undone(KeyEvent e) {
-        boolean untouched = window.stage().getScene().getFocusOwner() instanceof TextInputControl field
+        boolean untouched = window.scene().getFocusOwner() instanceof TextInputControl field
                 && !field.isUndoable()
                 && !field.isRedoable();
         if (untouched && UNDO.match(e)) {
@@ -82,7 +82,7 @@ final class Keys {
             case N -> stage.toggle(Look.Mark.NUMBERS);
             case F -> window.stage().fit();
             case PAGE_UP, PAGE_DOWN -> {
-                if (window.stage().getScene().getFocusOwner() instanceof TableView<?>) {
+                if (window.scene().getFocusOwner() instanceof TableView<?>) {
                     return;
                 }
                 new StationActions(desk).go(e.getCode() == KeyCode.PAGE_UP ? -1 : 1);

@@ -301,7 +301,7 @@ final class SlideTray extends ListView<String> {
         Source source = work -> read.isPresent()
                 ? read.get()
                 : Pyramid.of(shelf.take(sample.picture()).file().picture(), work);
-        desk.look(this + key, Urgency.LATER, cancel -> paint(key, source, desk.work(cancel)));
+        desk.look(this + key, Urgency.LATER, cancel -> paint(id, key, source, desk.work(cancel)));
     }
 
     /** Where a slide's picture is taken from. */
@@ -310,7 +310,8 @@ final class SlideTray extends ListView<String> {
         Pyramid pyramid(Work work) throws FileFault;
     }
 
-    private void paint(String key, Source source, Work work) {
+    /** That a picture is missing is said on its slide; in words it is said of the one on the stage. */
+    private void paint(String id, String key, Source source, Work work) {
         try {
             Pyramid picture = source.pyramid(work);
             int width = picture.width();
@@ -319,12 +320,15 @@ final class SlideTray extends ListView<String> {
             Viewport view = Viewport.centred(width / 2.0, height / 2.0, zoom, WIDTH, HEIGHT);
             int[] pixels = StageComposer.compose(Layers.bare(picture, Field.whole(width, height)), view, work);
             Platform.runLater(() -> {
+                desk.note(id, false);
                 thumbs.put(
                         key,
                         new WritableImage(new PixelBuffer<>(
                                 WIDTH, HEIGHT, IntBuffer.wrap(pixels), PixelFormat.getIntArgbPreInstance())));
                 refresh();
             });
+        } catch (PictureShelf.MissingPicture e) {
+            Platform.runLater(() -> desk.note(id, true));
         } catch (FileFault e) {
             Platform.runLater(() -> desk.say(Texts.fault(e)));
         }

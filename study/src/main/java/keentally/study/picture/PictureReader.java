@@ -339,7 +339,7 @@ public final class PictureReader {
         BufferedImage image = reader.getImageTypes(index).next().createBufferedImage(reader.getWidth(index), height);
         FutureTask<Boolean> lower =
                 new FutureTask<>(() -> with(other -> readRows(other, index, image, middle, height)));
-        Thread.ofPlatform().daemon().name("lower half").start(lower);
+        Thread.ofPlatform().daemon().name("rows").start(lower);
         readRows(reader, index, image, 0, middle);
         done(lower);
         return image;
