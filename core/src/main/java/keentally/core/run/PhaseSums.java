@@ -8,6 +8,7 @@ import keentally.core.picture.Field;
 import keentally.core.picture.PhaseMap;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane;
+import keentally.core.picture.Plane8;
 import keentally.core.work.Work;
 
 /** Sums over the pixels of each phase, in bands merged in order. */
@@ -21,32 +22,40 @@ final class PhaseSums {
     private final long[] valued;
     private final double[] squares;
 
+    /** Of each phase how many pixels have each value of 8 bits: their mean and spread follow from that, in one pass. */
+    private final long[][] levels;
+
     /** Of each phase the sums of red, green and blue, and of how many pixels. */
     private final double[][] colours;
 
-    private PhaseSums(int phases) {
+    private PhaseSums(int phases, Plane signal) {
         pixels = new long[phases];
         x = new double[phases];
         y = new double[phases];
         values = new double[phases];
         valued = new long[phases];
         squares = new double[phases];
+        levels = new long[phases][signal instanceof Plane8 ? 1 << Byte.SIZE : 0];
         colours = new double[phases][4];
     }
 
     static List<PhaseReading> of(PhaseMap phases, Plane signal, Picture original, Field field, Work work) {
         int n = phases.names().size();
         Optional<ColourRows> rows = ColourRows.of(original, original);
-        PhaseSums sums = new PhaseSums(n);
-        for (PhaseSums part : work.map(BANDS, b -> new PhaseSums(n).add(phases, signal, rows, b))) {
+        PhaseSums sums = new PhaseSums(n, signal);
+        for (PhaseSums part : work.map(BANDS, b -> new PhaseSums(n, signal).add(phases, signal, rows, b))) {
             sums.merge(part);
         }
-        double[] means = new double[n];
-        for (int p = 0; p < n; p++) {
-            means[p] = sums.values[p] / sums.valued[p];
-        }
-        for (PhaseSums part : work.map(BANDS, b -> new PhaseSums(n).spread(phases, signal, b, means))) {
-            sums.merge(part);
+        if (signal instanceof Plane8) {
+            sums.sumLevels();
+        } else {
+            double[] means = new double[n];
+            for (int p = 0; p < n; p++) {
+                means[p] = sums.values[p] / sums.valued[p];
+            }
+            for (PhaseSums part : work.map(BANDS, b -> new PhaseSums(n, signal).spread(phases, signal, b, means))) {
+                sums.merge(part);
+            }
         }
         return IntStream.range(0, n)
                 .mapToObj(p -> sums.reading(p, phases.names().get(p), field))
@@ -96,14 +105,20 @@ final class PhaseSums {
         float[][] rgb = new float[3][width];
         for (int r = top(band, signal.height()); r < top(band + 1, signal.height()); r++) {
             int y0 = r;
-            signal.readRow(r, 0, width, row, 0);
+            if (!(signal instanceof Plane8)) {
+                signal.readRow(r, 0, width, row, 0);
+            }
             rows.filter(c -> !c.isBytes()).ifPresent(c -> c.read(y0, rgb[0], rgb[1], rgb[2]));
             runs(map, r * width, width, (p, from, to) -> {
                 int n = to - from;
                 pixels[p] += n;
                 x[p] += (from + to - 1) / 2.0 * n;
                 y[p] += (double) y0 * n;
-                addValues(p, row, from, to);
+                if (signal instanceof Plane8 bytes) {
+                    count(levels[p], bytes.values(), y0 * width + from, y0 * width + to);
+                } else {
+                    addValues(p, row, from, to);
+                }
                 rows.ifPresent(c -> {
                     if (c.isBytes()) {
                         addBytes(colours[p], c, y0, from, to);
@@ -114,6 +129,25 @@ final class PhaseSums {
             });
         }
         return this;
+    }
+
+    private static void count(long[] levels, byte[] values, int from, int to) {
+        for (int i = from; i < to; i++) {
+            levels[values[i] & 0xff]++;
+        }
+    }
+
+    private void sumLevels() {
+        for (int p = 0; p < levels.length; p++) {
+            for (int level = 0; level < levels[p].length; level++) {
+                valued[p] += levels[p][level];
+                values[p] += (double) levels[p][level] * level;
+            }
+            double mean = values[p] / valued[p];
+            for (int level = 0; level < levels[p].length; level++) {
+                squares[p] += levels[p][level] * (level - mean) * (level - mean);
+            }
+        }
     }
 
     private void addValues(int phase, float[] row, int from, int to) {
@@ -188,6 +222,9 @@ final class PhaseSums {
             values[p] += part.values[p];
             valued[p] += part.valued[p];
             squares[p] += part.squares[p];
+            for (int level = 0; level < levels[p].length; level++) {
+                levels[p][level] += part.levels[p][level];
+            }
             for (int c = 0; c < colours[p].length; c++) {
                 colours[p][c] += part.colours[p][c];
             }
