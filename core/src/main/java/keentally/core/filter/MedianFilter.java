@@ -141,10 +141,7 @@ public final class MedianFilter {
         private final int[] columns;
 
         private final long[] coarse;
-
-        /** One coarse bin after the other, each with its four of all columns: what a smooth picture asks for lies together. */
         private final long[] fine;
-
         private final long[] squareFine = new long[64];
         private final int[] fineUpTo = new int[16];
         private int found;
@@ -187,11 +184,7 @@ public final class MedianFilter {
 
         private void count(int column, int v, long by) {
             coarse[column * 4 + (v >> 6)] += by << (v >> 4 & 3) * 16;
-            fine[place(v >> 4, column) + (v >> 2 & 3)] += by << (v & 3) * 16;
-        }
-
-        private int place(int bin, int column) {
-            return (bin * columns.length + column) * 4;
+            fine[column * 64 + (v >> 2)] += by << (v & 3) * 16;
         }
 
         /** The coarse counts of the square stay in four variables. */
@@ -279,7 +272,7 @@ public final class MedianFilter {
                 c = squareFine[to + 2];
                 d = squareFine[to + 3];
                 for (int i = at; i < x; i++) {
-                    int base = place(bin, i);
+                    int base = i * 64 + to;
                     a -= fine[base];
                     b -= fine[base + 1];
                     c -= fine[base + 2];
@@ -288,7 +281,7 @@ public final class MedianFilter {
                 first = at + 2 * radius + 1;
             }
             for (int i = first; i <= x + 2 * radius; i++) {
-                int base = place(bin, i);
+                int base = i * 64 + to;
                 a += fine[base];
                 b += fine[base + 1];
                 c += fine[base + 2];
@@ -321,7 +314,6 @@ public final class MedianFilter {
      */
     private static final class Tile implements Found {
         private static final int BINS = 256;
-        private static final int KEPT = 0x8000_8000;
 
         private final Plane16 plane;
         private final int radius;
@@ -334,10 +326,8 @@ public final class MedianFilter {
         private int[] order;
 
         private int[] spare;
-
-        /** Where each lies, row and column in half a word each, the uppermost bit of either set: taking off what is less leaves it there. */
-        private final int[] places;
-
+        private final int[] xs;
+        private final int[] ys;
         private int left;
         private int top;
         private int width;
@@ -353,7 +343,8 @@ public final class MedianFilter {
             this.bins = new byte[most];
             this.order = new int[most];
             this.spare = new int[most];
-            this.places = new int[most];
+            this.xs = new int[most];
+            this.ys = new int[most];
         }
 
         void run(int fromX, int fromY, Work work) {
@@ -398,7 +389,8 @@ public final class MedianFilter {
             for (int b = 0; b < BINS; b++) {
                 for (int i = first(b); i < first(b + 1); i++) {
                     bins[order[i]] = (byte) b;
-                    places[i] = KEPT | order[i] / width << 16 | order[i] % width;
+                    xs[i] = order[i] % width;
+                    ys[i] = order[i] / width;
                 }
             }
         }
@@ -410,14 +402,14 @@ public final class MedianFilter {
 
         @Override
         public void at(int y, int x, int bin, int rank) {
-            int least = y - radius << 16 | x - radius;
-            int most = KEPT + (KEPT | y + radius << 16 | x + radius);
+            int x0 = x - radius;
+            int y0 = y - radius;
             int passed = 0;
             int i = first(bin) - 1;
             while (passed <= rank) {
                 i++;
-                int within = places[i] - least & most - places[i];
-                passed += within >>> 31 & within >>> 15;
+                int beyond = xs[i] - x0 | 2 * radius - xs[i] + x0 | ys[i] - y0 | 2 * radius - ys[i] + y0;
+                passed += ~beyond >>> 31;
             }
             out[(top + y) * plane.width() + left + x] = values[order[i]];
         }
