@@ -9,12 +9,12 @@ import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.FutureTask;
 import java.util.function.Function;
@@ -70,7 +70,7 @@ public final class PictureReader {
 
     private final Path file;
     private final FileKind kind;
-    private final List<String> warnings = Collections.synchronizedList(new ArrayList<>());
+    private final List<String> warnings = new CopyOnWriteArrayList<>();
 
     /** The whole file; absent for TIFF on disk, which is read piece by piece. */
     private final Optional<byte[]> bytes;
@@ -228,6 +228,8 @@ public final class PictureReader {
                 throw new FileFault(file + " is cut short or damaged, and cannot be read whole.");
             }
             return read;
+        } catch (CancelledException e) {
+            throw e;
         } catch (EOFException | IndexOutOfBoundsException | NegativeArraySizeException e) {
             throw new FileFault(file + " is cut short or damaged, and cannot be read whole.", e);
         } catch (IOException | RuntimeException | StackOverflowError e) {
