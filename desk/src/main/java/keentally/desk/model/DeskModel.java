@@ -49,6 +49,7 @@ import keentally.study.caution.Background;
 import keentally.study.caution.Captions;
 import keentally.study.caution.PictureCautions;
 import keentally.study.document.PhaseNote;
+import keentally.study.document.PictureRef;
 import keentally.study.document.ReportPlan;
 import keentally.study.document.Study;
 import keentally.study.document.Thing.SampleThing;
@@ -402,7 +403,7 @@ public final class DeskModel implements AutoCloseable {
             } catch (PictureShelf.MissingPicture e) {
                 ui.execute(() -> {
                     say(Texts.fault(e));
-                    note(id, true);
+                    looked(id, sample.picture(), false);
                 });
             } catch (FileFault e) {
                 ui.execute(() -> say(Texts.fault(e)));
@@ -410,11 +411,13 @@ public final class DeskModel implements AutoCloseable {
         });
     }
 
-    /** Whether the picture of a sample was found missing when somebody looked for it, on the stage or elsewhere. */
-    public void note(String id, boolean isMissing) {
-        if (missing.get().contains(id) != isMissing) {
+    /** Somebody looked for the picture of a sample, for the stage or elsewhere, and found it or not. */
+    public void looked(String id, PictureRef picture, boolean isThere) {
+        if (isOf(id, picture) && missing.get().contains(id) == isThere) {
             Set<String> now = new HashSet<>(missing.get());
-            if (!now.remove(id)) {
+            if (isThere) {
+                now.remove(id);
+            } else {
                 now.add(id);
             }
             missing.set(Set.copyOf(now));
@@ -422,16 +425,16 @@ public final class DeskModel implements AutoCloseable {
     }
 
     /** Another study, or another sample, may go by the same id by now. */
+    private boolean isOf(String id, PictureRef picture) {
+        return study.get().sample(id).map(s -> s.picture().equals(picture)).orElse(false);
+    }
+
     private void opened(String id, OpenSample picture) {
-        boolean wanted = study.get()
-                .sample(id)
-                .map(s -> s.picture().equals(picture.ref()))
-                .orElse(false);
-        if (!wanted) {
+        if (!isOf(id, picture.ref())) {
             return;
         }
         pictures.keep(picture);
-        note(id, false);
+        looked(id, picture.ref(), true);
         picture.changed().forEach(this::say);
         if (sampleId.get().equals(id)) {
             open.set(Optional.of(picture));

@@ -88,6 +88,7 @@ public final class DeskWindow {
     private final StageView stage;
     private final Stage window;
     private final BorderPane root = new BorderPane();
+    private final StackPane centre = new StackPane();
     private final TakeAway take;
     private final Once<ObjectsPane> objects;
     private final StatusLine status;
@@ -221,7 +222,8 @@ public final class DeskWindow {
         desk.numbersOpen().addListener(o -> numbers());
         root.setLeft(rail);
         behind(rail);
-        root.setCenter(new StackPane(welcome));
+        centre.getChildren().add(welcome);
+        root.setCenter(centre);
         root.setBottom(status);
         Scene scene = new Scene(root, preferences.width(), preferences.height());
         preferences.theme().putOn(scene);
@@ -642,7 +644,9 @@ public final class DeskWindow {
             @Override
             public void handle(long now) {
                 pulses++;
-                if (pulses > PAINTED) {
+                if (!window.isShowing()) {
+                    stop();
+                } else if (pulses > PAINTED) {
                     stop();
                     complete();
                 }
@@ -652,7 +656,7 @@ public final class DeskWindow {
 
     /** What the welcome hides is made ready while that is being looked at. */
     private void complete() {
-        ((StackPane) root.getCenter()).getChildren().addFirst(workbench.get());
+        centre.getChildren().addFirst(workbench.get());
         showBench();
         stage.requestFocus();
     }

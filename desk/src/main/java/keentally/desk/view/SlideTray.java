@@ -301,7 +301,7 @@ final class SlideTray extends ListView<String> {
         Source source = work -> read.isPresent()
                 ? read.get()
                 : Pyramid.of(shelf.take(sample.picture()).file().picture(), work);
-        desk.look(this + key, Urgency.LATER, cancel -> paint(id, key, source, desk.work(cancel)));
+        desk.look(this + key, Urgency.LATER, cancel -> paint(id, sample, source, desk.work(cancel)));
     }
 
     /** Where a slide's picture is taken from. */
@@ -311,7 +311,7 @@ final class SlideTray extends ListView<String> {
     }
 
     /** That a picture is missing is said on its slide; in words it is said of the one on the stage. */
-    private void paint(String id, String key, Source source, Work work) {
+    private void paint(String id, SampleThing sample, Source source, Work work) {
         try {
             Pyramid picture = source.pyramid(work);
             int width = picture.width();
@@ -320,15 +320,15 @@ final class SlideTray extends ListView<String> {
             Viewport view = Viewport.centred(width / 2.0, height / 2.0, zoom, WIDTH, HEIGHT);
             int[] pixels = StageComposer.compose(Layers.bare(picture, Field.whole(width, height)), view, work);
             Platform.runLater(() -> {
-                desk.note(id, false);
+                desk.looked(id, sample.picture(), true);
                 thumbs.put(
-                        key,
+                        key(id, sample),
                         new WritableImage(new PixelBuffer<>(
                                 WIDTH, HEIGHT, IntBuffer.wrap(pixels), PixelFormat.getIntArgbPreInstance())));
                 refresh();
             });
         } catch (PictureShelf.MissingPicture e) {
-            Platform.runLater(() -> desk.note(id, true));
+            Platform.runLater(() -> desk.looked(id, sample.picture(), false));
         } catch (FileFault e) {
             Platform.runLater(() -> desk.say(Texts.fault(e)));
         }
