@@ -40,28 +40,55 @@ final class GroundPainter {
     }
 
     private void grey(int j, Plane plane, int row, int level, int last, int[] columns) {
+        float[] values = seen(plane, row, level, last, columns);
         double black = picture.tone().black();
         double gain = 255 / (picture.tone().white() - black);
         for (int i = 0; i < width; i++) {
             if (columns[i] >= 0) {
-                int grey = tone(plane.at(Math.min(columns[i] >> level, last), row), black, gain);
+                int grey = tone(values[i], black, gain);
                 buffer[j * width + i] = 0xff000000 | grey << 16 | grey << 8 | grey;
             }
         }
     }
 
     private void colour(int j, List<Plane> planes, int row, int level, int last, int[] columns) {
+        float[] reds = seen(planes.get(0), row, level, last, columns);
+        float[] greens = seen(planes.get(1), row, level, last, columns);
+        float[] blues = seen(planes.get(2), row, level, last, columns);
         double black = picture.tone().black();
         double gain = 255 / (picture.tone().white() - black);
         for (int i = 0; i < width; i++) {
             if (columns[i] >= 0) {
-                int x = Math.min(columns[i] >> level, last);
-                int red = tone(planes.get(0).at(x, row), black, gain);
-                int green = tone(planes.get(1).at(x, row), black, gain);
-                int blue = tone(planes.get(2).at(x, row), black, gain);
+                int red = tone(reds[i], black, gain);
+                int green = tone(greens[i], black, gain);
+                int blue = tone(blues[i], black, gain);
                 buffer[j * width + i] = 0xff000000 | red << 16 | green << 8 | blue;
             }
         }
+    }
+
+    /** The values of a row under each of the window's columns; nothing beside the picture. */
+    private float[] seen(Plane plane, int row, int level, int last, int[] columns) {
+        float[] seen = new float[width];
+        int first = 0;
+        int end = width;
+        while (first < end && columns[first] < 0) {
+            first++;
+        }
+        while (end > first && columns[end - 1] < 0) {
+            end--;
+        }
+        if (first == end) {
+            return seen;
+        }
+        int from = Math.min(columns[first] >> level, last);
+        int to = Math.min(columns[end - 1] >> level, last) + 1;
+        float[] values = new float[to - from];
+        plane.readRow(row, from, to, values, 0);
+        for (int i = first; i < end; i++) {
+            seen[i] = values[Math.min(columns[i] >> level, last) - from];
+        }
+        return seen;
     }
 
     /** Channels in their own colours, added up as lights are. */

@@ -1,6 +1,5 @@
 package keentally.core.view;
 
-import java.util.Arrays;
 import java.util.Optional;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Probabilities;
@@ -29,7 +28,9 @@ public final class StageComposer {
 
     private final Viewport view;
     private final int[] buffer;
-    private final GroundPainter ground;
+
+    /** The picture column under each window column's middle; −1 beside the picture. */
+    private final int[] columns;
 
     /** The picture column at the left edge of each window column, and behind the last. */
     private final int[] edges;
@@ -37,7 +38,7 @@ public final class StageComposer {
     private final int width;
     private final int height;
 
-    private StageComposer(Layers layers, Viewport view) {
+    private StageComposer(Layers layers, Viewport view, int[] backdrop) {
         this.layers = layers;
         this.look = layers.look();
         this.objects = layers.find(Layer.ColouredObjects.class);
@@ -46,8 +47,8 @@ public final class StageComposer {
         this.view = view;
         this.width = view.width();
         this.height = view.height();
-        this.buffer = new int[width * height];
-        this.ground = new GroundPainter(buffer, view, layers.picture());
+        this.buffer = backdrop.clone();
+        this.columns = Backdrop.columns(layers.picture().width(), view);
         this.edges = new int[width + 1];
         for (int i = 0; i <= width; i++) {
             edges[i] = Math.clamp(
@@ -57,7 +58,12 @@ public final class StageComposer {
 
     /** One colour a window pixel, row by row. */
     public static int[] compose(Layers layers, Viewport view, Work work) {
-        StageComposer composer = new StageComposer(layers, view);
+        return compose(layers, view, new Backdrop(), work);
+    }
+
+    /** @param backdrop kept by who composes again and again */
+    public static int[] compose(Layers layers, Viewport view, Backdrop backdrop, Work work) {
+        StageComposer composer = new StageComposer(layers, view, backdrop.of(layers.picture(), view, work));
         work.bands(view.height(), composer::paintRows);
         layers.on().forEach(layer -> composer.lines(layer, work));
         composer.objects.ifPresent(o -> MarkPainter.paint(composer.buffer, view, o, layers.look()));
@@ -66,31 +72,31 @@ public final class StageComposer {
     }
 
     /** What a layer puts over a row of the ground. */
-    private void wash(Layer layer, int j, int y, int[] columns) {
+    private void wash(Layer layer, int j, int y) {
         boolean bare = look.overlay() == Look.Overlay.BARE;
         switch (layer) {
-            case Layer.ChosenMask chosen when maskAlone -> tint(j, chosen.mask(), Pattern.WHITE, 256, columns);
+            case Layer.ChosenMask chosen when maskAlone -> tint(j, chosen.mask(), Pattern.WHITE, 256);
             case Layer.ChosenMask chosen
             when !bare -> {
                 boolean filled = look.overlay() == Look.Overlay.FILL && objects.isPresent();
                 int opacity = filled ? 0 : (int) Math.round(256 * look.strength());
-                tint(j, chosen.mask(), Pattern.MASK, opacity, columns);
+                tint(j, chosen.mask(), Pattern.MASK, opacity);
             }
-            case PhasePaint paint when !bare && !paint.outlines() -> fill(j, y, paint, 256, columns);
+            case PhasePaint paint when !bare && !paint.outlines() -> fill(j, y, paint, 256);
             case Layer.Change change
             when look.has(Look.Mark.CHANGES) -> {
-                tint(j, change.added(), Pattern.ADDED, 256, columns);
-                tint(j, change.removed(), Pattern.REMOVED, 256, columns);
+                tint(j, change.added(), Pattern.ADDED, 256);
+                tint(j, change.removed(), Pattern.REMOVED, 256);
             }
             case Layer.Learnt learnt
             when !bare && look.overlay() != Look.Overlay.OUTLINES -> {
                 boolean tinted = look.overlay() == Look.Overlay.TINT;
                 int opacity = tinted ? (int) Math.round(256 * look.strength()) : 256;
-                fill(j, y, learnt.classes(), opacity, columns);
+                fill(j, y, learnt.classes(), opacity);
             }
-            case Layer.Scribbles scribbles when !bare -> fill(j, y, scribbles.painted(), 256, columns);
-            case Layer.Doubt doubt when !bare -> doubt(j, y, doubt.sure(), columns);
-            case Layer.Wrong wrong when !bare -> tint(j, wrong.mask(), Pattern.WRONG, 256, columns);
+            case Layer.Scribbles scribbles when !bare -> fill(j, y, scribbles.painted(), 256);
+            case Layer.Doubt doubt when !bare -> doubt(j, y, doubt.sure());
+            case Layer.Wrong wrong when !bare -> tint(j, wrong.mask(), Pattern.WRONG, 256);
             case Layer.ChosenMask c -> {}
             case PhasePaint p -> {}
             case Layer.Change c -> {}
@@ -139,47 +145,23 @@ public final class StageComposer {
     }
 
     private void paintRows(int from, int to) {
-        int[] columns = pictureColumns();
         for (int j = from; j < to; j++) {
             int y = (int) Math.floor(view.pictureY(j + 0.5));
-            if (y < 0 || y >= layers.picture().height()) {
-                Arrays.fill(buffer, j * width, (j + 1) * width, Inks.SURROUND);
-                continue;
-            }
-            paintRow(j, y, columns);
-            surround(j, columns);
-        }
-    }
-
-    private void paintRow(int j, int y, int[] columns) {
-        if (maskAlone) {
-            Arrays.fill(buffer, j * width, (j + 1) * width, 0xff000000);
-        } else {
-            ground.row(j, y, columns);
-        }
-        layers.on().forEach(layer -> wash(layer, j, y, columns));
-        layers.field().inside().ifPresent(inside -> dimOutside(j, y, inside, columns));
-    }
-
-    /** The picture column under each window column's middle; −1 beside the picture. */
-    private int[] pictureColumns() {
-        int[] columns = new int[width];
-        for (int i = 0; i < width; i++) {
-            int x = (int) Math.floor(view.pictureX(i + 0.5));
-            columns[i] = x >= 0 && x < layers.picture().width() ? x : -1;
-        }
-        return columns;
-    }
-
-    private void surround(int j, int[] columns) {
-        for (int i = 0; i < width; i++) {
-            if (columns[i] < 0) {
-                buffer[j * width + i] = Inks.SURROUND;
+            if (y >= 0 && y < layers.picture().height()) {
+                paintRow(j, y);
             }
         }
     }
 
-    private void fill(int j, int y, PhasePaint paint, int opacity, int[] columns) {
+    private void paintRow(int j, int y) {
+        for (int i = 0; maskAlone && i < width; i++) {
+            buffer[j * width + i] = columns[i] < 0 ? Inks.SURROUND : 0xff000000;
+        }
+        layers.on().forEach(layer -> wash(layer, j, y));
+        layers.field().inside().ifPresent(inside -> dimOutside(j, y, inside));
+    }
+
+    private void fill(int j, int y, PhasePaint paint, int opacity) {
         int base = y * paint.map().map().width();
         for (int i = 0; i < width; i++) {
             int ink = columns[i] < 0 ? 0 : paint.at(base + columns[i]);
@@ -190,7 +172,7 @@ public final class StageComposer {
     }
 
     /** All paper where every class is as likely as any other, none where one is certain. */
-    private void doubt(int j, int y, Probabilities sure, int[] columns) {
+    private void doubt(int j, int y, Probabilities sure) {
         double even = 1.0 / sure.classes();
         for (int i = 0; i < width; i++) {
             if (columns[i] < 0) {
@@ -271,7 +253,7 @@ public final class StageComposer {
         }
     }
 
-    private void tint(int j, Mask mask, Pattern ink, int opacity, int[] columns) {
+    private void tint(int j, Mask mask, Pattern ink, int opacity) {
         double step = 1 / view.zoom();
         if (step <= 1) {
             int y = (int) Math.floor(view.pictureY(j + 0.5));
@@ -286,6 +268,7 @@ public final class StageComposer {
         int top = Math.clamp((int) view.pictureY(j), 0, mask.height() - 1);
         int bottom = Math.clamp((int) Math.ceil(view.pictureY(j + 1)), top + 1, mask.height());
         int skip = Math.max(1, (bottom - top) / ROWS_SAMPLED);
+        boolean plain = ink == Pattern.MASK;
         int[] before = new int[width + 1];
         int rows = 0;
         for (int y = top; y < bottom; y += skip) {
@@ -294,15 +277,16 @@ public final class StageComposer {
         }
         for (int i = 0; i < width; i++) {
             int set = before[i + 1] - before[i];
-            int colour = columns[i] >= 0 && set > 0 ? ink.at(i, j) : 0;
+            int colour = set > 0 && columns[i] >= 0 ? plain ? Inks.MASK : ink.at(i, j) : 0;
             if (colour != 0) {
-                int share = opacity * set / (rows * (edges[i + 1] - edges[i]));
-                buffer[j * width + i] = Inks.mix(buffer[j * width + i], colour, share);
+                int all = rows * (edges[i + 1] - edges[i]);
+                buffer[j * width + i] =
+                        Inks.mix(buffer[j * width + i], colour, set == all ? opacity : opacity * set / all);
             }
         }
     }
 
-    private void dimOutside(int j, int y, Mask inside, int[] columns) {
+    private void dimOutside(int j, int y, Mask inside) {
         for (int i = 0; i < width; i++) {
             if (columns[i] >= 0 && !inside.at(columns[i], y)) {
                 buffer[j * width + i] = Inks.mix(buffer[j * width + i], Inks.SURROUND, DIM);
@@ -366,26 +350,57 @@ public final class StageComposer {
 
     /** @param dash so many window pixels are drawn and as many left out; 0 for all */
     private void maskOutlines(Mask mask, int ink, int dash, Work work) {
-        int[] raster = new int[width * height];
+        Mask seen = seen(mask, work);
         work.bands(height, (from, to) -> {
+            long[] rim = new long[seen.stride()];
             for (int j = from; j < to; j++) {
-                int y = (int) Math.floor(view.pictureY(j + 0.5));
-                for (int i = 0; i < width; i++) {
-                    int x = (int) Math.floor(view.pictureX(i + 0.5));
-                    boolean inside = x >= 0 && y >= 0 && x < mask.width() && y < mask.height();
-                    raster[j * width + i] = inside && mask.at(x, y) ? 1 : 0;
-                }
-            }
-        });
-        work.bands(height, (from, to) -> {
-            for (int j = from; j < to; j++) {
-                for (int i = 0; i < width; i++) {
-                    boolean drawn = dash == 0 || (i + j) % (2 * dash) < dash;
-                    if (drawn && raster[j * width + i] == 1 && isEdge(raster, i, j, dash == 0 ? 1 : 2)) {
-                        buffer[j * width + i] = ink;
+                rim(seen, j, dash == 0 ? 1 : 2, rim);
+                for (int word = 0; word < rim.length; word++) {
+                    for (long bits = rim[word]; bits != 0; bits &= bits - 1) {
+                        int i = (word << 6) + Long.numberOfTrailingZeros(bits);
+                        if (dash == 0 || (i + j) % (2 * dash) < dash) {
+                            buffer[j * width + i] = ink;
+                        }
                     }
                 }
             }
         });
+    }
+
+    /** The window's pixels whose middle is on a mask. */
+    private Mask seen(Mask mask, Work work) {
+        Mask seen = Mask.empty(width, height);
+        work.bands(height, (from, to) -> {
+            for (int j = from; j < to; j++) {
+                int y = (int) Math.floor(view.pictureY(j + 0.5));
+                for (int i = 0; y >= 0 && y < mask.height() && i < width; i++) {
+                    if (columns[i] >= 0 && mask.at(columns[i], y)) {
+                        seen.words()[j * seen.stride() + (i >> 6)] |= 1L << i;
+                    }
+                }
+            }
+        });
+        return seen;
+    }
+
+    /** The pixels of a row that have one beside them, within {@code reach} along a row or column, that is not of the mask; 64 at a time. */
+    private static void rim(Mask seen, int row, int reach, long[] into) {
+        long[] words = seen.words();
+        int stride = seen.stride();
+        long last = -1L >>> -seen.width(); // beyond the last column all is as if set
+        for (int k = 0; k < stride; k++) {
+            long here = words[row * stride + k];
+            long before = k > 0 ? words[row * stride + k - 1] : -1;
+            long next = k < stride - 1 ? words[row * stride + k + 1] : -1;
+            long padded = k == stride - 1 ? here | ~last : here;
+            next = k == stride - 2 ? next | ~last : next;
+            long inside = here;
+            for (int d = 1; d <= reach; d++) {
+                inside &= (padded << d | before >>> -d) & (padded >>> d | next << -d);
+                inside &= row >= d ? words[(row - d) * stride + k] : -1;
+                inside &= row + d < seen.height() ? words[(row + d) * stride + k] : -1;
+            }
+            into[k] = here & ~inside;
+        }
     }
 }

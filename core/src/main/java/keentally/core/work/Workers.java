@@ -15,8 +15,8 @@ import java.util.function.IntFunction;
  *
  * <p>The calling thread works too, so a job always moves on, even when every other thread is busy with somebody else's.
  * A job started from inside a band runs on that band's thread alone: there is one level of parallelism. Bands are cut by
- * the length of the job and never by the number of threads. Helpers serve the more urgent job first: between two bands they leave
- * a job for one that is asked for by a more urgent thread.
+ * the length of the job and never by the number of threads. The more urgent job goes first: between two bands helpers leave
+ * a job for one that is asked for by a more urgent thread, and who asked for the less urgent one rests.
  */
 public final class Workers implements AutoCloseable {
     private static final int MOST_BANDS = 32;
@@ -26,6 +26,7 @@ public final class Workers implements AutoCloseable {
 
     private final int threads;
     private final ThreadPoolExecutor helpers;
+    private final Precedence precedence = new Precedence();
 
     private Workers(int threads) {
         if (threads < 1) {
@@ -87,11 +88,18 @@ public final class Workers implements AutoCloseable {
             return;
         }
         Job job = new Job(count, cancel, part, URGENCY.get());
-        for (int i = 0; i < Math.min(threads, count) - 1; i++) {
+        int hands = precedence.begin(job.urgency) ? threads : (threads + 1) / 2;
+        for (int i = 0; i < Math.min(hands, count) - 1; i++) {
             helpers.execute(new Helping(job));
         }
-        job.run();
-        job.await();
+        try {
+            do {
+                precedence.rest(job.urgency, cancel);
+            } while (job.runOne());
+            job.await();
+        } finally {
+            precedence.end(job.urgency);
+        }
     }
 
     @Override
@@ -145,12 +153,6 @@ public final class Workers implements AutoCloseable {
             this.cancel = cancel;
             this.part = part;
             this.urgency = urgency;
-        }
-
-        void run() {
-            while (runOne()) {
-                // until none is left
-            }
         }
 
         /** Does the next part; no where none is left. */

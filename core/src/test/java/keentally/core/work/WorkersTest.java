@@ -2,8 +2,12 @@ package keentally.core.work;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import java.util.List;
+import java.util.Set;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicIntegerArray;
 import java.util.stream.IntStream;
@@ -85,6 +89,83 @@ class WorkersTest {
         Workers workers = Workers.of(3);
         workers.close();
         assertThat(new Work(workers, new Cancel()).map(5, i -> i)).containsExactly(0, 1, 2, 3, 4);
+    }
+
+    @Test
+    void theLessUrgentJobRestsWhileAMoreUrgentOneIsDone() throws InterruptedException {
+        try (Workers workers = Workers.of(2)) {
+            Work work = new Work(workers, new Cancel());
+            AtomicInteger done = new AtomicInteger();
+            CountDownLatch begun = new CountDownLatch(1);
+            CountDownLatch overtaken = new CountDownLatch(1);
+            Thread less = Thread.ofPlatform().start(() -> {
+                Workers.serveAs(2);
+                work.bands(256, (from, to) -> {
+                    begun.countDown();
+                    await(overtaken);
+                    done.incrementAndGet();
+                });
+            });
+            await(begun);
+            AtomicInteger beside = new AtomicInteger();
+            Workers.serveAs(0);
+            long start = System.nanoTime();
+            try {
+                work.map(8, i -> {
+                    overtaken.countDown();
+                    pause();
+                    if (i < 6) { // the last ones leave a hand free
+                        beside.accumulateAndGet(done.get(), Math::max);
+                    }
+                    return i;
+                });
+            } finally {
+                Workers.serveAs(1);
+            }
+            long rests = TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - start) / 10;
+            less.join();
+            assertThat(done).as("bands of the less urgent job in the end").hasValue(32);
+            assertThat(beside.get()).as("its bands beside the other").isLessThanOrEqualTo((int) rests + 3);
+        }
+    }
+
+    @Test
+    void aHandIsKeptFreeForWhatIsMoreUrgentAndComesAgainAndAgain() {
+        try (Workers workers = Workers.of(2)) {
+            Work work = new Work(workers, new Cancel());
+            assertThat(hands(work)).as("with nothing more urgent about").isEqualTo(2);
+            Workers.serveAs(0);
+            work.map(2, i -> i);
+            long end = System.nanoTime();
+            Workers.serveAs(1);
+            int hands = hands(work);
+            assumeTrue(System.nanoTime() - end < 100_000_000);
+            assertThat(hands).as("just after something more urgent").isEqualTo(1);
+        }
+    }
+
+    private static int hands(Work work) {
+        return Set.copyOf(work.map(4, i -> {
+                    pause();
+                    return Thread.currentThread();
+                }))
+                .size();
+    }
+
+    private static void pause() {
+        try {
+            Thread.sleep(5);
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static void await(CountDownLatch latch) {
+        try {
+            assertThat(latch.await(10, TimeUnit.SECONDS)).isTrue();
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
     }
 
     @Test

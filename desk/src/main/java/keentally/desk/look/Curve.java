@@ -1,5 +1,6 @@
 package keentally.desk.look;
 
+import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.chart.LineChart;
 import javafx.scene.chart.NumberAxis;
@@ -14,6 +15,8 @@ public final class Curve extends LineChart<Number, Number> {
      * @param y up
      */
     public record At(double x, double y) {}
+
+    private List<List<At>> shown = List.of();
 
     /** @param across and up are what stands beside the axes, where anything does */
     public Curve(String id, String across, String up, double height) {
@@ -49,18 +52,40 @@ public final class Curve extends LineChart<Number, Number> {
         return axis;
     }
 
-    /** Each list is a line; not-a-number is left out. */
+    /** Each list is a line; not-a-number is left out. Lines of as many points as are there are moved, which a drag needs to be cheap. */
     @SafeVarargs
     public final void show(List<At>... lines) {
-        getData().clear();
+        List<List<At>> told = new ArrayList<>();
         for (List<At> line : lines) {
-            XYChart.Series<Number, Number> series = new XYChart.Series<>();
-            for (At at : line) {
-                if (!Double.isNaN(at.y())) {
-                    series.getData().add(new XYChart.Data<>(at.x(), at.y()));
-                }
-            }
-            getData().add(series);
+            told.add(line.stream().filter(at -> !Double.isNaN(at.y())).toList());
         }
+        if (told.equals(shown)) {
+            return;
+        }
+        if (told.stream()
+                .map(List::size)
+                .toList()
+                .equals(shown.stream().map(List::size).toList())) {
+            move(told);
+        } else {
+            getData().setAll(told.stream().map(Curve::series).toList());
+        }
+        shown = told;
+    }
+
+    private void move(List<List<At>> lines) {
+        for (int i = 0; i < lines.size(); i++) {
+            List<XYChart.Data<Number, Number>> points = getData().get(i).getData();
+            for (int j = 0; j < points.size(); j++) {
+                points.get(j).setXValue(lines.get(i).get(j).x());
+                points.get(j).setYValue(lines.get(i).get(j).y());
+            }
+        }
+    }
+
+    private static XYChart.Series<Number, Number> series(List<At> line) {
+        XYChart.Series<Number, Number> series = new XYChart.Series<>();
+        line.forEach(at -> series.getData().add(new XYChart.Data<>(at.x(), at.y())));
+        return series;
     }
 }

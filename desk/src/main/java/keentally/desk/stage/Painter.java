@@ -4,13 +4,16 @@ import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import keentally.core.picture.HoldsBuffers;
+import keentally.core.run.Lanes.Lane;
 import keentally.core.run.StateCache;
+import keentally.core.view.Backdrop;
 import keentally.core.view.Layers;
 import keentally.core.view.Look;
 import keentally.core.view.StageComposer;
 import keentally.core.view.Viewport;
 import keentally.core.work.CancelledException;
 import keentally.core.work.Work;
+import keentally.core.work.Workers;
 
 /** One thread that paints scenes, always the newest that waits. */
 final class Painter {
@@ -20,6 +23,7 @@ final class Painter {
     private final Work work;
     private final BiConsumer<Viewport, int[]> done;
     private final Pyramids pyramids;
+    private final Backdrop backdrop = new Backdrop();
     private final Thread thread;
     private Scene waiting;
     private boolean busy;
@@ -38,6 +42,7 @@ final class Painter {
         this.pyramids = new Pyramids(memory);
         this.done = done;
         this.thread = Thread.ofPlatform().daemon().name("painter").start(() -> {
+            Workers.serveAs(Lane.PREVIEW.ordinal());
             loop(onCrash);
             pyramids.close();
         });
@@ -89,7 +94,7 @@ final class Painter {
 
     private int[] compose(Scene s) {
         s.open().ifPresent(o -> pyramids.know(o.file().picture(), o.pyramid()));
-        int[] buffer = StageComposer.compose(s.layers(pyramids, work), s.view(), work);
+        int[] buffer = StageComposer.compose(s.layers(pyramids, work), s.view(), backdrop, work);
         s.lens().ifPresent(lens -> through(lens, s, buffer));
         return buffer;
     }

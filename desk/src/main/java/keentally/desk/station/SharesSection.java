@@ -59,6 +59,11 @@ final class SharesSection extends VBox {
     private Object notes;
     private Optional<Mass> weighed = Optional.empty();
     private PixelCounts counted;
+    private Set<Integer> hidden = Set.of();
+    private final List<Told> told = new ArrayList<>();
+
+    /** What tells the numbers of a row. */
+    private record Told(Label share, Label area, Optional<Label> mass) {}
 
     /** Pixels by name. */
     private record PixelCounts(List<String> names, List<Integer> colours, long[] pixels, long field, boolean phases) {}
@@ -142,9 +147,12 @@ final class SharesSection extends VBox {
         if (tuning.isStale()) {
             return;
         }
-        boolean other = counted == null || !counted.names().equals(now.names());
+        boolean otherNames = counted == null || !counted.names().equals(now.names());
+        boolean otherRows = otherNames
+                || !counted.colours().equals(now.colours())
+                || !stage.hiddenPhases().get().equals(hidden);
         counted = now;
-        if (other) {
+        if (otherNames) {
             String before = whole.getValue();
             List<String> wholes = new ArrayList<>();
             wholes.add(Texts.of("shares.of.field"));
@@ -156,23 +164,45 @@ final class SharesSection extends VBox {
             whole.setVisible(wholes.size() > 1);
             whole.setManaged(wholes.size() > 1);
         }
-        fill();
+        if (otherRows) {
+            fill();
+        } else {
+            tell();
+        }
     }
 
+    /** Lays out the rows, and tells their numbers. */
     private void fill() {
         grid.getChildren().clear();
+        told.clear();
         if (counted == null) {
             return;
         }
-        int of = Math.max(0, whole.getSelectionModel().getSelectedIndex());
-        long base = of == 0 ? counted.field() : counted.pixels()[of - 1];
+        hidden = stage.hiddenPhases().get();
         int[] inks = PhaseInks.flat(counted.names(), counted.colours(), desk.phaseColours());
         for (int p = 0; p < counted.names().size(); p++) {
-            row(p, base, inks[p]);
+            row(p, inks[p]);
         }
         Optional<Mass> weight = desk.sample().flatMap(SampleThing::mass);
         typedMass.show(weight.map(Mass::toString).orElse(""));
         densities(weight.isPresent());
+        tell();
+    }
+
+    /** The numbers of the rows that are there; a drag asks for them again and again. */
+    private void tell() {
+        int of = Math.max(0, whole.getSelectionModel().getSelectedIndex());
+        long base = of == 0 ? counted.field() : counted.pixels()[of - 1];
+        Optional<Mass> weight = desk.sample().flatMap(SampleThing::mass);
+        for (int p = 0; p < told.size(); p++) {
+            long part = counted.pixels()[p];
+            Told row = told.get(p);
+            row.share.setText(Texts.of("shares.percent", percent(part, base)));
+            row.area.setText(area(part));
+            if (weight.isPresent() && row.mass.isPresent()) {
+                row.mass.get().setText(mass(weight.get(), p));
+            }
+        }
         String named = of == 0 ? wholeName() : counted.names().get(of - 1);
         String said = Texts.of("shares.note", named, Figures.number(base), area(base));
         note.setText(weight.isPresent() ? said + " " + Texts.of("shares.mass.note") : said);
@@ -189,7 +219,7 @@ final class SharesSection extends VBox {
         return Texts.of(narrowed ? "shares.whole.within" : "shares.whole.field");
     }
 
-    private void row(int p, long base, int ink) {
+    private void row(int p, int ink) {
         List<Region> cells = new ArrayList<>();
         if (counted.phases()) {
             CheckBox on = new CheckBox();
@@ -202,9 +232,14 @@ final class SharesSection extends VBox {
             cells.add(new PhaseColour("phase-colour-" + p, Rgb.from(ink), c -> phases.colour(name, c)));
         }
         cells.add(name(p));
-        cells.add(Pieces.figure("share-" + p, Texts.of("shares.percent", percent(counted.pixels()[p], base))));
-        cells.add(Pieces.figure("area-" + p, area(counted.pixels()[p])));
-        desk.sample().flatMap(SampleThing::mass).ifPresent(m -> cells.add(Pieces.figure("mass-" + p, mass(m, p))));
+        Told row = new Told(
+                Pieces.figure("share-" + p, ""),
+                Pieces.figure("area-" + p, ""),
+                desk.sample().flatMap(SampleThing::mass).map(m -> Pieces.figure("mass-" + p, "")));
+        told.add(row);
+        cells.add(row.share);
+        cells.add(row.area);
+        row.mass.ifPresent(cells::add);
         for (int c = 0; c < cells.size(); c++) {
             grid.add(cells.get(c), c, p);
             GridPane.setHgrow(cells.get(c), c == (counted.phases() ? 2 : 0) ? Priority.ALWAYS : Priority.NEVER);

@@ -118,7 +118,7 @@ public final class StationPanel extends VBox {
         desk.sampleId().addListener(o -> rebuildWhereChanged());
         desk.open().addListener(o -> rebuildWhereChanged());
         desk.shown().addListener(o -> refresh());
-        desk.preview().addListener(o -> refresh());
+        desk.preview().addListener(o -> refresh(desk.preview().get().isPresent()));
         desk.selection().addListener(o -> {
             refreshPicture();
             body.selected();
@@ -138,6 +138,11 @@ public final class StationPanel extends VBox {
     interface Body {
         /** Something came back from running. */
         void refresh();
+
+        /** What a drag shows for the moment came back; what is beside it can wait until the whole method has followed. */
+        default void passing() {
+            refresh();
+        }
 
         /** Other objects were selected. */
         default void selected() {}
@@ -336,7 +341,16 @@ public final class StationPanel extends VBox {
     }
 
     private void refresh() {
-        body.refresh();
+        refresh(false);
+    }
+
+    /** @param passing whether it is what a drag shows for the moment */
+    private void refresh(boolean passing) {
+        if (passing) {
+            body.passing();
+        } else {
+            body.refresh();
+        }
         shares.ifPresent(SharesSection::refresh);
         Optional<MethodStep> step = selected();
         headline.setText(step.flatMap(s -> desk.reached(s.id()))

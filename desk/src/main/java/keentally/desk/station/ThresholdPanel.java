@@ -7,7 +7,6 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import keentally.core.method.MethodStep;
 import keentally.core.picture.Plane;
 import keentally.core.run.Lanes.Urgency;
 import keentally.core.run.Run;
@@ -133,14 +132,9 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
         if (tuning.isStale()) {
             return;
         }
-        MethodStep step = tuning.step();
-        Optional<Run.Station> reached = desk.reached(step.id());
-        cuts = reached.map(r -> r.findings().cuts().stream().mapToDouble(c -> c).toArray())
-                .orElse(new double[0]);
-        histogram.show(cuts);
-        bands();
+        passing();
         stability();
-        Optional<State> entering = desk.entering(step.id());
+        Optional<State> entering = desk.entering(tuning.step().id());
         Optional<Plane> plane = entering.flatMap(state -> state.current().single());
         if (plane.isPresent()) {
             profile(plane.get(), entering.get());
@@ -150,6 +144,18 @@ final class ThresholdPanel extends VBox implements StationPanel.Body {
             histogram.show(profile);
             stability();
         }
+    }
+
+    @Override
+    public void passing() {
+        if (tuning.isStale()) {
+            return;
+        }
+        Optional<Run.Station> reached = desk.reached(tuning.step().id());
+        cuts = reached.map(r -> r.findings().cuts().stream().mapToDouble(c -> c).toArray())
+                .orElse(new double[0]);
+        histogram.show(cuts);
+        bands();
     }
 
     private void profile(Plane plane, State entering) {

@@ -18,6 +18,7 @@ import javafx.scene.shape.ClosePath;
 import javafx.scene.shape.LineTo;
 import javafx.scene.shape.MoveTo;
 import javafx.scene.shape.Path;
+import javafx.scene.shape.PathElement;
 import keentally.core.words.Figures;
 import keentally.desk.look.Copies;
 import keentally.desk.look.Texts;
@@ -257,13 +258,13 @@ final class UprightHistogram extends Pane {
 
     @Override
     protected void layoutChildren() {
-        kept.getElements().clear();
-        rest.getElements().clear();
         boolean there = profile.isPresent();
         for (var node : getChildren()) {
             node.setVisible(there);
         }
         if (!there) {
+            kept.getElements().clear();
+            rest.getElements().clear();
             return;
         }
         LevelProfile p = profile.get();
@@ -340,25 +341,30 @@ final class UprightHistogram extends Pane {
     private void rows(LevelProfile p, double width) {
         double tallest = Math.sqrt(p.tallest());
         double step = (getHeight() - 2 * PAD) / LevelProfile.ROWS;
+        List<PathElement> filled = new ArrayList<>();
+        List<PathElement> hollow = new ArrayList<>();
         int part = 0;
+        boolean isKept = cuts.length == 0 || parts.kept(0);
         for (int i = 0; i < LevelProfile.ROWS; i++) {
             double value = p.low() + (i + 0.5) / LevelProfile.ROWS * (p.high() - p.low());
             while (part < cuts.length && value > cuts[part]) {
                 part++;
+                isKept = parts.kept(part);
             }
             if (p.rows()[i] == 0) {
                 continue;
             }
             double length = Math.max(1, width * Math.sqrt(p.rows()[i]) / tallest);
             double y = getHeight() - PAD - (i + 1) * step;
-            (cuts.length == 0 || parts.kept(part) ? kept : rest)
-                    .getElements()
-                    .addAll(
-                            new MoveTo(LEFT, y),
-                            new LineTo(LEFT + length, y),
-                            new LineTo(LEFT + length, y + step + 0.3),
-                            new LineTo(LEFT, y + step + 0.3),
-                            new ClosePath());
+            List<PathElement> bar = List.of(
+                    new MoveTo(LEFT, y),
+                    new LineTo(LEFT + length, y),
+                    new LineTo(LEFT + length, y + step + 0.3),
+                    new LineTo(LEFT, y + step + 0.3),
+                    new ClosePath());
+            (isKept ? filled : hollow).addAll(bar);
         }
+        kept.getElements().setAll(filled);
+        rest.getElements().setAll(hollow);
     }
 }
