@@ -14,6 +14,7 @@ import keentally.core.quantity.MissingScaleException;
 import keentally.core.step.Findings;
 import keentally.core.step.Flow;
 import keentally.core.step.LabelStep;
+import keentally.core.step.Nimble;
 import keentally.core.step.Outcome;
 import keentally.core.step.References;
 import keentally.core.step.Site;
@@ -62,6 +63,16 @@ public final class Runner {
      * @throws keentally.core.work.CancelledException where {@code cancel} was asked
      */
     public Run run(Method method, Sample sample, int upTo, Cancel cancel, Progress progress) throws RunFault {
+        return run(method, sample, upTo, false, cancel, progress);
+    }
+
+    /** As {@link #run}, but the last step answers as one that is dragged; see {@link Nimble}. */
+    public Run dragged(Method method, Sample sample, int upTo, Cancel cancel) throws RunFault {
+        return run(method, sample, upTo, true, cancel, Progress.SILENT);
+    }
+
+    private Run run(Method method, Sample sample, int upTo, boolean dragged, Cancel cancel, Progress progress)
+            throws RunFault {
         Optional<MethodFault> refusal = method.with(
                         method.steps().subList(0, Math.min(upTo, method.steps().size())))
                 .refusal();
@@ -74,14 +85,16 @@ public final class Runner {
         for (MethodStep step : steps) {
             cancel.check();
             progress.at(stations.size(), steps.size());
-            place = step(method, step, sample, place, cancel);
+            boolean isDragged = dragged && stations.size() == steps.size() - 1;
+            place = step(method, step, sample, place, isDragged, cancel);
             stations.add(new Run.Station(step, place.state, place.outcome.findings()));
         }
         progress.at(steps.size(), steps.size());
         return new Run(method, sample, stations, place.state);
     }
 
-    private Place step(Method method, MethodStep step, Sample sample, Place before, Cancel cancel) throws RunFault {
+    private Place step(Method method, MethodStep step, Sample sample, Place before, boolean dragged, Cancel cancel)
+            throws RunFault {
         Place from = before;
         if (step.needs() == Flow.OBJECTS && before.state.objects().isEmpty()) {
             from = labelled(before, cancel);
@@ -95,12 +108,14 @@ public final class Runner {
                     Optional.ofNullable(sample.hand().get(step.id())),
                     references,
                     work(cancel));
-            return cached(
-                    from.key.then(step, sample, method.signal()),
-                    made,
-                    from.state,
-                    site,
-                    step.description().uses().contains(Use.FIELD));
+            StateKey key = from.key.then(step, sample, method.signal());
+            boolean usesField = step.description().uses().contains(Use.FIELD);
+            Optional<Nimble> nimble = dragged && cache.find(key).isEmpty() ? made.nimble(from.state) : Optional.empty();
+            if (nimble.isPresent()) {
+                StateKey ready = from.key.thenReady(step, nimble.get().beside(), sample, method.signal());
+                return answered(nimble.get(), ready, from.state, site, usesField);
+            }
+            return cached(key, made, from.state, site, usesField);
         } catch (StepFault e) {
             throw new RunFault(number, step.description().id(), e.getMessage(), e);
         } catch (MissingScaleException e) {
@@ -109,6 +124,12 @@ public final class Runner {
             throw new RunFault(
                     number, step.description().id(), "needs more memory than there is for a picture of this size", e);
         }
+    }
+
+    private Place answered(Nimble nimble, StateKey key, State before, Site site, boolean usesField) throws StepFault {
+        Step making = (state, at) -> new Outcome(nimble.prepared(state, at), Findings.NONE);
+        Outcome outcome = nimble.answered(cached(key, making, before, site, usesField).state, site);
+        return new Place(key, outcome.state(), outcome);
     }
 
     private Place labelled(Place before, Cancel cancel) {

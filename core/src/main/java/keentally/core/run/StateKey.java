@@ -28,14 +28,27 @@ final class StateKey {
     StateKey then(MethodStep step, Sample sample, String signal) {
         var description = step.description();
         Map<String, Object> settings = step.values().canonical(description.settings());
-        List<Object> used = List.of(
+        return new StateKey(
+                this,
+                List.of(description.id(), description.version(), step.id(), settings, used(step, sample, signal)));
+    }
+
+    /** Where a step that is dragged has been made ready for all values of the setting that moves. */
+    StateKey thenReady(MethodStep step, Object beside, Sample sample, String signal) {
+        var description = step.description();
+        return new StateKey(
+                this, List.of("ready", description.id(), description.version(), beside, used(step, sample, signal)));
+    }
+
+    private static List<Object> used(MethodStep step, Sample sample, String signal) {
+        var description = step.description();
+        return List.of(
                 description.uses().contains(Use.FIELD) ? sample.parts() : "",
                 description.uses().contains(Use.SCALE) ? sample.scale() : "",
                 description.uses().contains(Use.SIGNAL) ? signal : "",
                 description.uses().contains(Use.HAND_WORK)
                         ? Optional.ofNullable(sample.hand().get(step.id()))
                         : "");
-        return new StateKey(this, List.of(description.id(), description.version(), step.id(), settings, used));
     }
 
     /** Where labelling is implied. */

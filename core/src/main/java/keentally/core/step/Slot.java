@@ -7,6 +7,7 @@ import keentally.core.picture.PhaseMap;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Probabilities;
 import keentally.core.region.ObjectSet;
+import keentally.core.watershed.Divides;
 
 /**
  * A place in a {@link State} for one kind of thing. A new kind that flows from step to step is one more slot here.
@@ -22,13 +23,17 @@ public final class Slot<T extends HoldsBuffers> {
     public static final Slot<Probabilities> PROBABILITIES = new Slot<>("probabilities");
 
     public static final Slot<Mask> MASK = new Slot<>("mask");
+
+    /** Where the mask can part; while a split is dragged. */
+    public static final Slot<Divides> DIVIDES = new Slot<>("divides");
+
     public static final Slot<ObjectSet> OBJECTS = new Slot<>("objects");
 
     /** Masks that were set aside. */
     public static final Slot<AsideMasks> ASIDE = new Slot<>("aside");
 
     /** What parts the field or counts in it, in the order in which one is made of another. */
-    private static final List<Slot<?>> CHAIN = List.of(PHASES, PROBABILITIES, MASK, OBJECTS);
+    private static final List<Slot<?>> CHAIN = List.of(PHASES, PROBABILITIES, MASK, DIVIDES, OBJECTS);
 
     private final String name;
 

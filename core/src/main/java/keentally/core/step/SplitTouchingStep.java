@@ -1,6 +1,7 @@
 package keentally.core.step;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import keentally.core.filter.Gradient;
 import keentally.core.picture.Mask;
@@ -14,12 +15,16 @@ import keentally.core.setting.Condition;
 import keentally.core.setting.FlagSetting;
 import keentally.core.setting.LimitSetting;
 import keentally.core.setting.Setting;
+import keentally.core.watershed.Divides;
 import keentally.core.watershed.Parted;
 import keentally.core.watershed.SplitTouching;
 
 /** Parts things that touch: where their outline narrows, where the light between them changes, or along edges. */
 public record SplitTouchingStep(By by, Things things, Markers markers, Limit depth, boolean lines) implements Step {
     public static final String ID = "split-touching";
+
+    /** On fewer pixels the step itself is done before a hand has moved on. */
+    private static final long SOON = 2_000_000;
 
     enum By {
         OUTLINE,
@@ -90,6 +95,10 @@ public record SplitTouchingStep(By by, Things things, Markers markers, Limit dep
             case LIGHT -> SplitTouching.byLight(mask, before.plane(), things == Things.BRIGHT, begin, site.work());
             case EDGES -> SplitTouching.byLight(mask, steepness(before, site), false, begin, site.work());
         };
+        return outcome(before, grown);
+    }
+
+    private Outcome outcome(State before, Parted grown) {
         Regions whole = grown.regions();
         Regions parted = lines ? whole.without(whole.lines(i -> true)) : whole;
         ObjectSet objects = ObjectSet.of(parted);
@@ -99,6 +108,38 @@ public record SplitTouchingStep(By by, Things things, Markers markers, Limit dep
                         .count(Findings.OBJECTS, objects.count())
                         .with(new Finding.Marks(
                                 Findings.MARKERS, objects.regions().width(), grown.markers())));
+    }
+
+    /** On large pictures: the basins are found once; borders may be off by some px until the hand lets go, never the number of objects. */
+    @Override
+    public Optional<Nimble> nimble(State before) {
+        long pixels = (long) before.field().width() * before.field().height();
+        return markers == Markers.FOUND && pixels > SOON ? Optional.of(new Drag()) : Optional.empty();
+    }
+
+    private final class Drag implements Nimble {
+        @Override
+        public Object beside() {
+            return List.of(by, things);
+        }
+
+        @Override
+        public State prepared(State before, Site site) throws StepFault {
+            Mask mask = before.needMask();
+            return before.give(
+                    switch (by) {
+                        case OUTLINE -> SplitTouching.dividesByOutline(mask, before.field(), site.work());
+                        case LIGHT ->
+                            SplitTouching.dividesByLight(mask, before.plane(), things == Things.BRIGHT, site.work());
+                        case EDGES -> SplitTouching.dividesByLight(mask, steepness(before, site), false, site.work());
+                    });
+        }
+
+        @Override
+        public Outcome answered(State prepared, Site site) {
+            Divides divides = prepared.find(Slot.DIVIDES).orElseThrow();
+            return outcome(prepared, divides.at(depth.in(PixelSize.PIXELS, prepared.scale()), site.work()));
+        }
     }
 
     private SplitTouching.Begin begin(Mask mask, State before, Site site) throws StepFault {

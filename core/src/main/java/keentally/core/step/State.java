@@ -18,6 +18,7 @@ import keentally.core.picture.Probabilities;
 import keentally.core.quantity.Scale;
 import keentally.core.region.ObjectSet;
 import keentally.core.stats.Histogram;
+import keentally.core.watershed.Divides;
 import keentally.core.work.Work;
 
 /**
@@ -136,6 +137,11 @@ public final class State implements HoldsBuffers {
     /** The state after a step that chooses places. */
     public State give(Mask chosen) {
         return with(Slot.MASK, field.clip(chosen));
+    }
+
+    /** With where the mask can part. */
+    State give(Divides divides) {
+        return with(Slot.DIVIDES, divides);
     }
 
     /** The state after a step that tells objects apart. */

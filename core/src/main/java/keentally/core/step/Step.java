@@ -12,6 +12,11 @@ public interface Step {
      */
     Outcome apply(State before, Site site) throws StepFault;
 
+    /** How it answers while it is dragged on such a state; empty where it is done itself. */
+    default Optional<Nimble> nimble(State before) {
+        return Optional.empty();
+    }
+
     /** Whether it cannot be done without hand work on the very sample. */
     default boolean byHand() {
         return false;

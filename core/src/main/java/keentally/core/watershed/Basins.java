@@ -277,16 +277,34 @@ final class Basins {
      * the deepest in any case.
      */
     int[] deep(double depth, Depth measure) {
+        double[] dynamics = dynamics(measure);
         return IntStream.range(0, minimum.length)
-                .filter(b -> far[b] == NO_BASIN || isDeep(b, depth, measure))
+                .filter(b -> dynamics[b] >= depth)
                 .map(b -> minimum[b])
                 .toArray();
     }
 
-    private boolean isDeep(int b, double depth, Depth measure) {
-        double spill = terrain.value((int) pass[b]);
-        double least = terrain.value(minimum[b]);
-        return spill > least && measure.of(spill, least) >= depth;
+    /** Of each basin; without end of the deepest of each part that hangs together, and less than any depth where there is no true minimum. */
+    double[] dynamics(Depth measure) {
+        double[] dynamics = new double[minimum.length];
+        for (int b = 0; b < dynamics.length; b++) {
+            double least = terrain.value(minimum[b]);
+            double spill = far[b] == NO_BASIN ? Double.POSITIVE_INFINITY : terrain.value((int) pass[b]);
+            dynamics[b] = far[b] == NO_BASIN
+                    ? Double.POSITIVE_INFINITY
+                    : spill > least ? measure.of(spill, least) : Double.NEGATIVE_INFINITY;
+        }
+        return dynamics;
+    }
+
+    /** The places of all minima, in reading order. */
+    int[] minima() {
+        return minimum;
+    }
+
+    /** Of each basin the one that lies behind the pass that it spills over; −1 of the deepest of each part that hangs together. */
+    int[] beyond() {
+        return far;
     }
 
     /** These places, in reading order, and the deepest one of each part that hangs together and has none of them. */
@@ -334,7 +352,7 @@ final class Basins {
                 }));
     }
 
-    /** A number for each place, once the basins are used up: what it held is of no use any more. */
+    /** One more than the number of the basin of each place, 0 outside; once the basins are used up what it holds is of no use any more. */
     int[] numbers() {
         return basin;
     }

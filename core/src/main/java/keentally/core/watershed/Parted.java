@@ -19,10 +19,21 @@ public record Parted(Regions regions, int[] markers) {
         int[] of(Basins basins);
     }
 
+    /** One more than the number of the part that a place belongs to; 0 for none. */
+    @FunctionalInterface
+    interface Label {
+        int of(int place);
+    }
+
     static Parted of(Mask mask, Terrain terrain, Seeds seeds, Work work) {
         Basins basins = new Basins(terrain, work);
         int[] places = seeds.of(basins);
         int[] label = Flood.of(terrain, basins, places, work);
+        return of(mask, terrain, places, place -> label[place], work);
+    }
+
+    /** @param places where the parts begin, in their order */
+    static Parted of(Mask mask, Terrain terrain, int[] places, Label label, Work work) {
         RegionBuilder builder = new RegionBuilder(mask.width(), mask.height());
         for (int i = 0; i < places.length; i++) {
             builder.next();
@@ -31,7 +42,7 @@ public record Parted(Regions regions, int[] markers) {
             for (int i = 0; i < part.count(); i += 2) {
                 int from = part.at(i);
                 int x = terrain.x(from);
-                builder.add(label[from] - 1, terrain.y(from), x, x + part.at(i + 1) - from);
+                builder.add(label.of(from) - 1, terrain.y(from), x, x + part.at(i + 1) - from);
             }
         }
         return new Parted(
@@ -39,17 +50,20 @@ public record Parted(Regions regions, int[] markers) {
     }
 
     /** Where the label stays the same: the first place, and that behind the last, in turn. */
-    private static Numbers alike(Terrain terrain, int[] label, int part) {
+    private static Numbers alike(Terrain terrain, Label label, int part) {
         Numbers found = new Numbers();
         terrain.stretches(part, (from, to) -> {
             int start = from;
+            int own = label.of(from);
             for (int place = from + 1; place <= to; place++) {
-                if (place == to || label[place] != label[start]) {
-                    if (label[start] != 0) {
+                int next = place == to ? 0 : label.of(place);
+                if (place == to || next != own) {
+                    if (own != 0) {
                         found.add(start);
                         found.add(place);
                     }
                     start = place;
+                    own = next;
                 }
             }
         });

@@ -51,19 +51,28 @@ public final class SplitTouching {
      * @param squares of the distance of each pixel to the nearest background of the field
      */
     public static Parted byOutline(Mask mask, int[] squares, Begin begin, Work work) {
+        return parted(mask, outline(mask, squares, work), begin, SplitTouching::between, work);
+    }
+
+    /** Where it can part by outline, for who asks for one depth after another. */
+    public static Divides dividesByOutline(Mask mask, Field field, Work work) {
+        int[] squares = SquaredDistance.to(field.mask().minus(mask), work);
+        return new Divides(mask, outline(mask, squares, work), SplitTouching::between, work);
+    }
+
+    /** Squares are whole numbers, so that order and plateaus are exact; depth is taken between their roots. */
+    private static Terrain outline(Mask mask, int[] squares, Work work) {
         int width = mask.width();
-        // squares are whole numbers, so that order and plateaus are exact; depth is taken between their roots
         Terrain.Ground ground = (y, fromX, toX, into, start) -> {
             for (int x = fromX; x < toX; x++) {
                 into[start + x - fromX] = -squares[y * width + x];
             }
         };
-        return parted(
-                mask,
-                Terrain.of(mask, ground, work),
-                begin,
-                (spill, minimum) -> StrictMath.sqrt(-minimum) - StrictMath.sqrt(-spill),
-                work);
+        return Terrain.of(mask, ground, work);
+    }
+
+    private static double between(double spill, double minimum) {
+        return StrictMath.sqrt(-minimum) - StrictMath.sqrt(-spill);
     }
 
     /**
@@ -73,6 +82,11 @@ public final class SplitTouching {
      */
     public static Parted byLight(Mask mask, Plane plane, boolean bright, Begin begin, Work work) {
         return parted(mask, Terrain.of(mask, plane, bright, work), begin, (spill, minimum) -> spill - minimum, work);
+    }
+
+    /** Where it can part by light, for who asks for one depth after another. */
+    public static Divides dividesByLight(Mask mask, Plane plane, boolean bright, Work work) {
+        return new Divides(mask, Terrain.of(mask, plane, bright, work), (spill, minimum) -> spill - minimum, work);
     }
 
     private static Parted parted(Mask mask, Terrain terrain, Begin begin, Basins.Depth depth, Work work) {

@@ -8,6 +8,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import keentally.core.Chance;
+import keentally.core.draw.ShapeRenderer;
+import keentally.core.geometry.Ellipse;
 import keentally.core.geometry.Rectangle;
 import keentally.core.method.Method;
 import keentally.core.picture.Field;
@@ -94,6 +96,39 @@ class RunnerTest {
         assertThat(part.last().field()).isEqualTo(fenced.field());
         assertThat(part.last().needMask().minus(fenced.field().mask()).count()).isZero();
         assertThat(whole.last().needMask().minus(fenced.field().mask()).count()).isPositive();
+    }
+
+    /** Discs that touch in pairs, on more pixels than a split answers by itself while it is dragged. */
+    @Test
+    void aDragOfASplitCountsWhatTheSplitCountsAndKeepsNothingOfIt() throws RunFault {
+        ShapeRenderer discs = new ShapeRenderer(1600, 1300);
+        for (int y = 40; y < 1260; y += 80) {
+            for (int x = 40; x < 1560; x += 80) {
+                discs.add(Ellipse.disc(x + x % 160 / 8, y, 24 + y % 3));
+            }
+        }
+        Sample sample = Sample.of("discs", Picture.grey(discs.plane(40, 200)), List.of(), Optional.empty());
+        Method base = method("threshold", "split-touching");
+        Runner runner = runner(1 << 28);
+        for (String depth : List.of("0.5 px", "3 px", "20 px")) {
+            Method method = set(base, "split-touching-1", "depth", depth);
+            Run soon = runner.dragged(method, sample, 2, new Cancel());
+            Run exact = run(runner, method, sample);
+            assertThat(exact.last().needObjects())
+                    .as("what the drag worked out is not kept as the step's own")
+                    .isNotSameAs(soon.last().needObjects());
+            assertThat(soon.last().needObjects().count())
+                    .isEqualTo(exact.last().needObjects().count());
+            assertThat(soon.last().needMask()).isEqualTo(exact.last().needMask());
+            assertThat(markers(soon)).isEqualTo(markers(exact));
+            assertThat(runner.dragged(method, sample, 2, new Cancel()).last().needObjects())
+                    .as("what is there already is shown as it is")
+                    .isSameAs(exact.last().needObjects());
+        }
+    }
+
+    private static int[] markers(Run run) {
+        return run.stations().getLast().findings().markers().orElseThrow().pixels();
     }
 
     @Test

@@ -2,8 +2,10 @@ package keentally.core.watershed;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.DoubleBinaryOperator;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import keentally.core.Chance;
 import keentally.core.draw.ShapeRenderer;
@@ -63,6 +65,36 @@ class SplitTouchingTest {
                 : (spill, minimum) -> spill - minimum;
         int[] slow = SlowFlood.of(mask, heights, SlowFlood.seeds(mask, heights, depth, measure));
         assertThat(SlowFlood.labels(found)).isEqualTo(SlowFlood.numbered(slow));
+    }
+
+    @ParameterizedTest
+    @MethodSource("seeds")
+    void dividesFindAsManyPartsAtTheSamePlaces(long seed) {
+        Chance chance = new Chance(seed);
+        int width = chance.between(1, 40);
+        int height = chance.between(1, 30);
+        Field field = chance.field(width, height);
+        Mask mask = field.clip(chance.toss(0.3) ? Mask.full(width, height) : chance.mask(width, height));
+        Work work = new Work(Workers.of(2), new Cancel());
+        boolean outline = chance.toss(0.5);
+        boolean bright = chance.toss(0.5);
+        PlaneF plane = chance.planeF(width, height, chance.toss(0.2));
+        Divides divides = outline
+                ? SplitTouching.dividesByOutline(mask, field, work)
+                : SplitTouching.dividesByLight(mask, plane, bright, work);
+        for (double depth : new double[] {0, 0.3, 1, 2.5, 40}) {
+            Parted exact = outline
+                    ? SplitTouching.byOutline(mask, field, new Begin.Deep(depth), work)
+                    : SplitTouching.byLight(mask, plane, bright, new Begin.Deep(depth), work);
+            Parted soon = divides.at(depth, work);
+            assertThat(soon.markers()).isEqualTo(exact.markers());
+            assertThat(soon.regions().count()).isEqualTo(exact.regions().count());
+            assertThat(soon.regions().mask(r -> true)).isEqualTo(mask);
+            assertThat(Arrays.stream(soon.markers()).map(m -> soon.regions().at(m % width, m / width)))
+                    .as("each part has one marker")
+                    .containsExactlyInAnyOrderElementsOf(
+                            IntStream.range(0, exact.regions().count()).boxed().toList());
+        }
     }
 
     private static double nearest(Mask background, int x, int y) {

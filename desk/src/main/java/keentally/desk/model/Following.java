@@ -15,7 +15,6 @@ import keentally.core.picture.HoldsBuffers;
 import keentally.core.run.Lanes;
 import keentally.core.run.Lanes.Lane;
 import keentally.core.run.Lanes.Urgency;
-import keentally.core.run.Progress;
 import keentally.core.run.Run;
 import keentally.core.run.RunFault;
 import keentally.core.run.Runner;
@@ -102,7 +101,7 @@ final class Following {
             Optional<SampleOrder> made = made(stage);
             try {
                 if (made.isPresent()) {
-                    Run run = runner.run(tried, made.get().sample(), upTo, cancel, Progress.SILENT);
+                    Run run = runner.dragged(tried, made.get().sample(), upTo, cancel);
                     ui.execute(() -> preview.set(ticket >= dropped ? Optional.of(run) : preview.get()));
                 }
             } catch (RunFault e) {
