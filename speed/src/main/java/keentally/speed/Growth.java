@@ -2,12 +2,15 @@ package keentally.speed;
 
 import com.sun.management.ThreadMXBean;
 import java.lang.management.ManagementFactory;
+import java.lang.ref.Reference;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicLong;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
@@ -30,13 +33,31 @@ public final class Growth {
 
     private Growth() {}
 
+    /** @param words which of the tables size, objects and memory; all where none is named */
     public static void main(String[] words) {
         try (Workers workers = Workers.of(2)) {
             Work work = new Work(workers, new Cancel());
-            bySize(work);
-            byObjects(work);
-            memory(work);
+            List<String> which = words.length == 0 ? List.of("size", "objects", "memory") : List.of(words);
+            warm(work);
+            if (which.contains("size")) {
+                bySize(work);
+            }
+            if (which.contains("objects")) {
+                byObjects(work);
+            }
+            if (which.contains("memory")) {
+                memory(work);
+            }
         }
+    }
+
+    /** Whatever is done first would be measured while it is still compiled. */
+    private static void warm(Work work) {
+        int[] least = SIZES[0];
+        new Operations(least[0], least[1], DISCS[0][0], DISCS[0][1], work)
+                .all()
+                .values()
+                .forEach(Growth::seconds);
     }
 
     private static void bySize(Work work) {
@@ -98,10 +119,14 @@ public final class Growth {
         return times.get(times.size() / 2);
     }
 
-    /** What is allocated is the most that can be held at once; what is left when all else is let go of is the result. */
+    /**
+     * What is left when all else is let go of is the result; the most at once is seen by collecting garbage again and again while it is
+     * done, and lies below what is allocated in all.
+     */
     private static void memory(Work work) {
         double pixels = (double) Drawn.WIDTH * Drawn.HEIGHT;
-        System.out.printf("%n| bytes a pixel of 12 megapixels | allocated in all | left as the result | beyond it |%n");
+        System.out.printf(
+                "%n| bytes a pixel of 12 megapixels | allocated in all | left as the result | most at once beyond it |%n");
         System.out.println("| --- | ---: | ---: | ---: |");
         new Operations(Drawn.WIDTH, Drawn.HEIGHT, 64, 48, work).all().forEach((name, operation) -> {
             operation.run();
@@ -110,12 +135,35 @@ public final class Growth {
             Object result = operation.run();
             double allocated = (THREADS.getTotalThreadAllocatedBytes() - start) / pixels;
             double left = Math.max(0, held() - before) / pixels;
-            if (result == null) {
-                throw new IllegalStateException(name + " gives nothing");
-            }
-            System.out.printf(
-                    Locale.ROOT, "| %s | %.1f | %.1f | %.1f |%n", name, allocated, left, Math.max(0, allocated - left));
+            Reference.reachabilityFence(result);
+            double most = Math.min(allocated, most(operation) / pixels) - left;
+            System.out.printf(Locale.ROOT, "| %s | %.1f | %.1f | %.1f |%n", name, allocated, left, Math.max(0, most));
         });
+    }
+
+    /** The most bytes beyond what was held before. */
+    private static long most(Operation operation) {
+        long before = held();
+        AtomicLong most = new AtomicLong();
+        AtomicBoolean over = new AtomicBoolean();
+        Thread watch = Thread.ofPlatform().daemon().start(() -> {
+            while (!over.get()) {
+                System.gc();
+                long used =
+                        ManagementFactory.getMemoryMXBean().getHeapMemoryUsage().getUsed();
+                most.accumulateAndGet(used - before, Math::max);
+            }
+        });
+        for (int i = 0; i < LEAST_TIMES; i++) {
+            operation.run();
+        }
+        over.set(true);
+        try {
+            watch.join();
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+        return most.get();
     }
 
     private static long held() {

@@ -42,7 +42,7 @@ public final class SplitTouching {
 
     /** Where the outline narrows. */
     public static Parted byOutline(Mask mask, Field field, Begin begin, Work work) {
-        return byOutline(mask, SquaredDistance.to(field.mask().minus(mask), work), begin, work);
+        return parted(mask, outline(mask, field, work), begin, SplitTouching::between, work);
     }
 
     /**
@@ -56,8 +56,12 @@ public final class SplitTouching {
 
     /** Where it can part by outline, for who asks for one depth after another. */
     public static Divides dividesByOutline(Mask mask, Field field, Work work) {
-        int[] squares = SquaredDistance.to(field.mask().minus(mask), work);
-        return new Divides(mask, outline(mask, squares, work), SplitTouching::between, work);
+        return new Divides(mask, outline(mask, field, work), SplitTouching::between, work);
+    }
+
+    /** The distances are let go of before anything is flooded. */
+    private static Terrain outline(Mask mask, Field field, Work work) {
+        return outline(mask, SquaredDistance.to(field.mask().minus(mask), work), work);
     }
 
     /** Squares are whole numbers, so that order and plateaus are exact; depth is taken between their roots. */

@@ -43,6 +43,11 @@ public final class PictureReader {
     /** Room for the decoder's copy beside ours, as a share of all the memory there may be. */
     private static final double MOST_OF_MEMORY = 0.6;
 
+    /** What a pixel takes until it is a picture: of one byte, and of more. */
+    private static final int ROOM = 8;
+
+    private static final int ROOM_OF_A_BYTE = 6;
+
     private static final int HEAD = 256;
 
     private static final String CUT_SHORT = " is cut short: its end is missing. Copy it again from where it came from.";
@@ -426,7 +431,8 @@ public final class PictureReader {
 
     private void checkSize(int width, int height, int bytesPerPixel) throws FileFault {
         long pixels = (long) width * height;
-        long most = (long) (Runtime.getRuntime().maxMemory() * MOST_OF_MEMORY / 8);
+        int room = bytesPerPixel > 1 ? ROOM : ROOM_OF_A_BYTE;
+        long most = (long) (Runtime.getRuntime().maxMemory() * MOST_OF_MEMORY / room);
         if (width < 1 || height < 1) {
             throw new FileFault(file + " says that it is " + width + " × " + height + " pixels, which is no picture.");
         }
