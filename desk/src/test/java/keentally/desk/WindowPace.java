@@ -98,7 +98,14 @@ class WindowPace {
                 });
                 if (stations.length > 1) {
                     desk.click("card-2");
-                    hand.keys("depth of a split moved", "depth-slider", SLOW_STEPS);
+                    hand.drags(
+                            "depth of a split dragged",
+                            "depth-slider",
+                            STEPS / 3,
+                            true,
+                            t -> 0.4 + 0.2 * Math.sin(t / 3.0),
+                            t -> 0.5);
+                    hand.keys("depth of a split moved by key", "depth-slider", SLOW_STEPS);
                 }
                 hand.acts(
                         "sample changed",

@@ -3,7 +3,7 @@ package keentally.desk.station;
 import java.util.function.DoubleConsumer;
 import javafx.scene.control.Slider;
 
-/** A slider on which equal ways are equal ratios: what it stands at is tried while it is dragged, and kept when it is let go. */
+/** A slider on which equal ways are equal ratios: what it stands at is tried while it is dragged or a key is held, and kept when it is let go. */
 final class ProportionSlider extends Slider {
     private final double start;
     private final DoubleConsumer kept;
@@ -22,14 +22,10 @@ final class ProportionSlider extends Slider {
         setId(id);
         setAccessibleText(name);
         setBlockIncrement(Math.log(1.1));
-        valueProperty().addListener((o, was, is) -> {
-            if (isValueChanging()) {
-                tried.accept(Math.exp(is.doubleValue()));
-            }
-        });
+        valueProperty().addListener((o, was, is) -> tried.accept(Math.exp(is.doubleValue())));
         setOnMouseReleased(e -> keep());
         setOnKeyReleased(e -> {
-            if (!isValueChanging()) {
+            if (!isPressed()) { // a key let go of while the mouse still drags ends nothing
                 keep();
             }
         });
