@@ -1,5 +1,6 @@
 package keentally.core.view;
 
+import java.lang.ref.WeakReference;
 import java.util.Arrays;
 import keentally.core.work.Work;
 
@@ -8,17 +9,18 @@ import keentally.core.work.Work;
  * until another picture or another window is asked for. For one thread.
  */
 public final class Backdrop {
-    private Pyramid picture;
+    /** Weakly, so that a picture that is put away is not held for its window's sake. */
+    private WeakReference<Pyramid> picture = new WeakReference<>(null);
+
     private Viewport view;
     private int[] pixels;
 
     /** One colour a window pixel, row by row; not to be written to. */
     int[] of(Pyramid wanted, Viewport through, Work work) {
-        if (wanted != picture || !through.equals(view)) {
-            int[] painted = paint(wanted, through, work);
-            picture = wanted;
+        if (picture.get() != wanted || !through.equals(view)) {
+            pixels = paint(wanted, through, work);
+            picture = new WeakReference<>(wanted);
             view = through;
-            pixels = painted;
         }
         return pixels;
     }
