@@ -33,11 +33,18 @@ public final class Growth {
 
     private Growth() {}
 
-    /** @param words which of the tables size, objects and memory; all where none is named */
+    private static final List<String> TABLES = List.of("size", "objects", "memory");
+
+    /** Parts of the names of what is to be done; everything where there are none. */
+    private static List<String> wanted = List.of();
+
+    /** @param words which of the tables size, objects and memory, and parts of the names of what is to be done; all where none is named */
     public static void main(String[] words) {
         try (Workers workers = Workers.of(2)) {
             Work work = new Work(workers, new Cancel());
-            List<String> which = words.length == 0 ? List.of("size", "objects", "memory") : List.of(words);
+            List<String> named = Arrays.stream(words).filter(TABLES::contains).toList();
+            List<String> which = named.isEmpty() ? TABLES : named;
+            wanted = Arrays.stream(words).filter(w -> !TABLES.contains(w)).toList();
             warm(work);
             if (which.contains("size")) {
                 bySize(work);
@@ -54,10 +61,13 @@ public final class Growth {
     /** Whatever is done first would be measured while it is still compiled. */
     private static void warm(Work work) {
         int[] least = SIZES[0];
-        new Operations(least[0], least[1], DISCS[0][0], DISCS[0][1], work)
-                .all()
-                .values()
-                .forEach(Growth::seconds);
+        operations(least[0], least[1], DISCS[0], work).values().forEach(Growth::seconds);
+    }
+
+    private static Map<String, Operation> operations(int width, int height, int[] discs, Work work) {
+        Map<String, Operation> all = new Operations(width, height, discs[0], discs[1], work).all();
+        all.keySet().removeIf(name -> !wanted.isEmpty() && wanted.stream().noneMatch(name::contains));
+        return all;
     }
 
     private static void bySize(Work work) {
@@ -66,8 +76,7 @@ public final class Growth {
             double pixels = (double) size[0] * size[1];
             int across = Math.max(1, Math.round(size[0] / 62.5f));
             int down = Math.max(1, Math.round(size[1] / 62.5f));
-            new Operations(size[0], size[1], across, down, work)
-                    .all()
+            operations(size[0], size[1], new int[] {across, down}, work)
                     .forEach((name, operation) ->
                             times.computeIfAbsent(name, n -> new ArrayList<>()).add(seconds(operation) / pixels * 1e9));
         }
@@ -78,13 +87,11 @@ public final class Growth {
         Map<String, List<Double>> times = new LinkedHashMap<>();
         for (int[] discs : DISCS) {
             double pixels = (double) Drawn.WIDTH * Drawn.HEIGHT;
-            new Operations(Drawn.WIDTH, Drawn.HEIGHT, discs[0], discs[1], work)
-                    .all()
-                    .forEach((name, operation) -> {
-                        if (Operations.isOfObjects(name)) {
-                            times.computeIfAbsent(name, n -> new ArrayList<>()).add(seconds(operation) / pixels * 1e9);
-                        }
-                    });
+            operations(Drawn.WIDTH, Drawn.HEIGHT, discs, work).forEach((name, operation) -> {
+                if (Operations.isOfObjects(name)) {
+                    times.computeIfAbsent(name, n -> new ArrayList<>()).add(seconds(operation) / pixels * 1e9);
+                }
+            });
         }
         List<String> heads = Arrays.stream(DISCS)
                 .map(d -> String.format(Locale.ROOT, "%,d", d[0] * d[1]))
@@ -128,7 +135,7 @@ public final class Growth {
         System.out.printf(
                 "%n| bytes a pixel of 12 megapixels | allocated in all | left as the result | most at once beyond it |%n");
         System.out.println("| --- | ---: | ---: | ---: |");
-        new Operations(Drawn.WIDTH, Drawn.HEIGHT, 64, 48, work).all().forEach((name, operation) -> {
+        operations(Drawn.WIDTH, Drawn.HEIGHT, new int[] {64, 48}, work).forEach((name, operation) -> {
             operation.run();
             long before = held();
             long start = THREADS.getTotalThreadAllocatedBytes();
