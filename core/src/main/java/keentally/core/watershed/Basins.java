@@ -196,9 +196,6 @@ final class Basins {
         Passes(Terrain terrain, int[] basin, int part) {
             Arrays.fill(slots, -1);
             terrain.stretches(part, (from, to) -> of(terrain, basin, from, to));
-            one = Arrays.copyOf(one, count); // all parts are kept at once: no more than they need
-            other = Arrays.copyOf(other, count);
-            height = Arrays.copyOf(height, count);
         }
 
         private void of(Terrain terrain, int[] basin, int from, int to) {
