@@ -3,7 +3,11 @@ package keentally.desk;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
+import java.util.Optional;
+import javafx.application.Platform;
+import javafx.scene.control.Slider;
 import javafx.scene.input.KeyCode;
+import keentally.desk.model.SampleActions;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -49,6 +53,48 @@ class SplitWindowTest {
         desk.focusStage();
         desk.keys(KeyCode.CONTROL, KeyCode.Z);
         assertThat(split()).isEqualTo(before);
+    }
+
+    /** What the stage shows is kept, though the key was let go of when the slider had lost the keyboard. */
+    @Test
+    void aDepthMovedByKeyIsKeptWhereverTheKeyIsLetGoOf() {
+        int before = split();
+        String depth = desk.fieldText("setting-depth");
+        Slider slider = (Slider) desk.node("depth-slider");
+        desk.onFx(() -> {
+            slider.requestFocus();
+            for (int i = 0; i < 9; i++) {
+                slider.increment();
+            }
+            desk.node("stage").requestFocus();
+            return null;
+        });
+        desk.quiet();
+        assertThat(desk.fieldText("setting-depth")).isNotEqualTo(depth);
+        assertThat(desk.text("split-count")).endsWith(" at " + desk.fieldText("setting-depth"));
+        assertThat(split()).isLessThan(before);
+        desk.focusStage();
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk.fieldText("setting-depth"))
+                .as("one action, undone at once")
+                .isEqualTo(depth);
+        assertThat(split()).isEqualTo(before);
+    }
+
+    /** The mask is the same, what a pixel stands for is not. */
+    @Test
+    void areasOfAMaskFollowTheScale() {
+        desk.show("s1", "threshold-1");
+        assertThat(desk.text("area-0")).endsWith("µm²");
+        desk.onFx(() -> {
+            new SampleActions(desk.model(), Platform::runLater).calibrate(Optional.empty());
+            return null;
+        });
+        desk.quiet();
+        assertThat(desk.text("area-0")).endsWith("px²");
+        desk.focusStage();
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk.text("area-0")).endsWith("µm²");
     }
 
     /** The depth of one way of parting means nothing to another, and does not stand in its way. */

@@ -83,15 +83,21 @@ final class LevelsPanel extends VBox implements StationPanel.Body {
     }
 
     @Override
+    public void passing() {
+        if (!tuning.isStale()) {
+            Optional<Run.Station> reached = desk.reached(tuning.step().id());
+            cuts.setText(reached.map(r -> Texts.of("levels.at", list(cuts(r)))).orElse(""));
+            histogram.show(reached.map(LevelsPanel::cuts).orElse(new double[0]));
+        }
+    }
+
+    @Override
     public void refresh() {
         if (tuning.isStale()) {
             return;
         }
-        Optional<Run.Station> reached = desk.reached(tuning.step().id());
-        double[] at = reached.map(LevelsPanel::cuts).orElse(new double[0]);
-        cuts.setText(reached.map(r -> Texts.of("levels.at", list(at))).orElse(""));
-        histogram.show(at);
-        stability(at);
+        passing();
+        stability(desk.reached(tuning.step().id()).map(LevelsPanel::cuts).orElse(new double[0]));
         Optional<State> state = desk.entering(tuning.step().id());
         Optional<Plane> plane = state.flatMap(s -> s.current().single());
         if (plane.isEmpty() || plane.get() == asked) {

@@ -5,8 +5,10 @@ import javafx.scene.control.Slider;
 
 /** A slider on which equal ways are equal ratios: what it stands at is tried while it is dragged or a key is held, and kept when it is let go. */
 final class ProportionSlider extends Slider {
-    private final double start;
     private final DoubleConsumer kept;
+
+    /** The value that is kept; the thumb stands elsewhere only while it is moved. */
+    private double last;
 
     /**
      * @param name what it sets, for screen readers
@@ -17,7 +19,7 @@ final class ProportionSlider extends Slider {
     ProportionSlider(
             String id, String name, double least, double most, double now, DoubleConsumer tried, DoubleConsumer kept) {
         super(Math.log(least), Math.log(most), Math.log(Math.clamp(now, least, most)));
-        this.start = getValue();
+        this.last = getValue();
         this.kept = kept;
         setId(id);
         setAccessibleText(name);
@@ -29,10 +31,16 @@ final class ProportionSlider extends Slider {
                 keep();
             }
         });
+        focusedProperty().addListener(o -> {
+            if (!isFocused() && !isPressed()) { // the key that moved it may be let go of elsewhere
+                keep();
+            }
+        });
     }
 
     private void keep() {
-        if (getValue() != start) {
+        if (getValue() != last) {
+            last = getValue();
             kept.accept(Math.exp(getValue()));
         }
     }

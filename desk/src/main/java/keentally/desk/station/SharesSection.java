@@ -20,6 +20,7 @@ import javafx.scene.layout.VBox;
 import keentally.core.colour.Rgb;
 import keentally.core.quantity.Amounts;
 import keentally.core.quantity.Mass;
+import keentally.core.quantity.PixelSize;
 import keentally.core.run.Lanes.Urgency;
 import keentally.core.run.Run;
 import keentally.core.setting.Item;
@@ -57,6 +58,7 @@ final class SharesSection extends VBox {
     private final PhaseActions phases;
     private Object asked;
     private Object notes;
+    private PixelSize pixelSize;
     private Optional<Mass> weighed = Optional.empty();
     private PixelCounts counted;
     private Set<Integer> hidden = Set.of();
@@ -108,9 +110,12 @@ final class SharesSection extends VBox {
                 .orElse(null);
         setVisible(key != null);
         Optional<Mass> weight = desk.sample().flatMap(SampleThing::mass);
-        boolean otherNotes = !desk.phaseNotes().equals(notes) || !weight.equals(weighed);
+        boolean otherNotes = !desk.phaseNotes().equals(notes)
+                || !weight.equals(weighed)
+                || !desk.pixelSize().equals(pixelSize);
         notes = desk.phaseNotes();
         weighed = weight;
+        pixelSize = desk.pixelSize();
         if (key == null || key == asked) {
             if (otherNotes) {
                 fill();
