@@ -7,6 +7,8 @@ import java.util.Optional;
 import javafx.application.Platform;
 import javafx.scene.control.Slider;
 import javafx.scene.input.KeyCode;
+import keentally.core.method.Method;
+import keentally.core.method.MethodStep;
 import keentally.desk.model.SampleActions;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -84,6 +86,13 @@ class SplitWindowTest {
     /** The mask is the same, what a pixel stands for is not. */
     @Test
     void areasOfAMaskFollowTheScale() {
+        desk.onFx(() -> desk.model().change("the threshold alone, which no scale takes part in", m -> {
+            Method alone = m;
+            for (MethodStep step : m.steps()) {
+                alone = step.id().equals("threshold-1") ? alone : alone.remove(step.id());
+            }
+            return alone;
+        }));
         desk.show("s1", "threshold-1");
         assertThat(desk.text("area-0")).endsWith("µm²");
         desk.onFx(() -> {
