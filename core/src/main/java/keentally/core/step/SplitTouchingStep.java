@@ -110,7 +110,7 @@ public record SplitTouchingStep(By by, Things things, Markers markers, Limit dep
                                 Findings.MARKERS, objects.regions().width(), grown.markers())));
     }
 
-    /** On large pictures: the basins are found once; borders may be off by some px until the hand lets go, never the number of objects. */
+    /** On large pictures: the basins are found once; borders may lie elsewhere until the hand lets go, never another number of objects. */
     @Override
     public Optional<Nimble> nimble(State before) {
         long pixels = (long) before.field().width() * before.field().height();
