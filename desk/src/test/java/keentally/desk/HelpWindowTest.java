@@ -224,6 +224,28 @@ class HelpWindowTest {
     }
 
     @Test
+    void whatIsToldOfThePixelUnderThePointerIsAskedWhy() {
+        desk.clickPicture(60, 60);
+        desk.keys(KeyCode.SHIFT, KeyCode.F1);
+        assertThat(desk.text("help-side-title")).matches("Pixel (59|60), (59|60)");
+        assertThat(desk.text("why-number").lines())
+                .hasSize(4)
+                .anyMatch(l -> l.startsWith("grey "))
+                .contains("chosen", "object 1 (1,600 px²)");
+        assertThat(desk.texts("help-body")).anyMatch(t -> t.contains("its area: 1,600 pixels"));
+        assertThat(desk.texts("why-neighbours")).contains("its object: 1,600 px²");
+        desk.click("why-input-1");
+        assertThat(desk.onFx(() -> desk.model().station().get())).isEqualTo("threshold-1");
+        desk.clickPicture(150, 200);
+        desk.keys(KeyCode.SHIFT, KeyCode.F1);
+        assertThat(desk.text("why-number").lines())
+                .as("where no object is")
+                .hasSize(3)
+                .contains("rest");
+        assertThat(desk.has("why-neighbours")).isFalse();
+    }
+
+    @Test
     void aTileOfATrialSheetIsAskedWhy() {
         desk.click("card-1");
         desk.keys(KeyCode.T);

@@ -1,7 +1,7 @@
 package keentally.core.label;
 
 import java.util.Arrays;
-import keentally.core.region.RegionBuilder;
+import java.util.stream.IntStream;
 import keentally.core.region.Regions;
 import keentally.core.work.Work;
 
@@ -100,11 +100,7 @@ public final class Joining {
     }
 
     private Regions joined() {
-        RegionBuilder builder = new RegionBuilder(regions.width(), regions.height());
-        for (int i = 0; i < regions.count(); i++) {
-            builder.next();
-        }
-        regions.rows(0, regions.height(), (region, y, first, behind) -> builder.add(find(region), y, first, behind));
-        return builder.regions();
+        return regions.joined(
+                IntStream.range(0, regions.count()).map(this::find).toArray());
     }
 }

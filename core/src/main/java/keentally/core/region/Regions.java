@@ -284,6 +284,47 @@ public final class Regions implements HoldsBuffers {
         return builder.regions();
     }
 
+    /**
+     * The same pixels, regions of one group being one region; numbered by the first pixel of each.
+     *
+     * @param group of each region: a number from 0 to count − 1
+     */
+    public Regions joined(int[] group) {
+        int[] number = new int[count()];
+        Arrays.fill(number, -1);
+        int groups = 0;
+        int[] begin = new int[height + 1];
+        int[] first = new int[owner.length];
+        int[] behind = new int[owner.length];
+        int[] of = new int[owner.length];
+        int runs = 0;
+        for (int row = 0; row < height; row++) {
+            begin[row] = runs;
+            for (int run = rowStart[row]; run < rowStart[row + 1]; run++) {
+                int own = group[owner[run]];
+                if (number[own] < 0) {
+                    number[own] = groups++;
+                }
+                if (runs > begin[row] && behind[runs - 1] == from[run] && of[runs - 1] == number[own]) {
+                    behind[runs - 1] = to[run];
+                    continue;
+                }
+                first[runs] = from[run];
+                behind[runs] = to[run];
+                of[runs++] = number[own];
+            }
+        }
+        begin[height] = runs;
+        return new Regions(
+                width,
+                height,
+                begin,
+                Arrays.copyOf(first, runs),
+                Arrays.copyOf(behind, runs),
+                Arrays.copyOf(of, runs),
+                groups);
+    }
+
     /** Whether any pixel of the region lies outside {@code mask}. */
     public boolean leaves(int region, Mask mask) {
         for (int i = start[region]; i < start[region + 1]; i++) {

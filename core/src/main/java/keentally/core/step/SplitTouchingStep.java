@@ -138,7 +138,7 @@ public record SplitTouchingStep(By by, Things things, Markers markers, Limit dep
         @Override
         public Outcome answered(State prepared, Site site) {
             Divides divides = prepared.find(Slot.DIVIDES).orElseThrow();
-            return outcome(prepared, divides.at(depth.in(PixelSize.PIXELS, prepared.scale()), site.work()));
+            return outcome(prepared, divides.at(depth.in(PixelSize.PIXELS, prepared.scale())));
         }
     }
 

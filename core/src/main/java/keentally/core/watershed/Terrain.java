@@ -93,23 +93,6 @@ final class Terrain {
         });
     }
 
-    private Terrain(Terrain of) {
-        this.mask = of.mask;
-        this.width = of.width;
-        this.value = of.value;
-        this.left = of.left;
-        this.top = of.top;
-        this.rows = of.rows;
-        this.stride = of.stride;
-        this.steps = of.steps;
-        this.height = null;
-    }
-
-    /** For who needs to know only where places are. */
-    Terrain withoutHeights() {
-        return new Terrain(this);
-    }
-
     private void row(Ground ground, int row, int right) {
         int y = top + row;
         int start = first(row) - left;

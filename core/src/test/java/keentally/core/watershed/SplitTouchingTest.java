@@ -86,7 +86,7 @@ class SplitTouchingTest {
             Parted exact = outline
                     ? SplitTouching.byOutline(mask, field, new Begin.Deep(depth), work)
                     : SplitTouching.byLight(mask, plane, bright, new Begin.Deep(depth), work);
-            Parted soon = divides.at(depth, work);
+            Parted soon = divides.at(depth);
             assertThat(soon.markers()).isEqualTo(exact.markers());
             assertThat(soon.regions().count()).isEqualTo(exact.regions().count());
             assertThat(soon.regions().mask(r -> true)).isEqualTo(mask);

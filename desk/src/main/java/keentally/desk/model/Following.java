@@ -37,6 +37,11 @@ final class Following {
     /** Tickets below this were asked for before the last action. */
     private long dropped;
 
+    private Optional<Tried> tried = Optional.empty();
+
+    /** What a drag showed last: still to be shown where just this is kept. */
+    private record Tried(Method method, String sampleId, long ticket) {}
+
     final ReadOnlyObjectWrapper<Optional<SampleRun>> shown = new ReadOnlyObjectWrapper<>(Optional.empty());
     final ReadOnlyObjectWrapper<Optional<Run>> preview = new ReadOnlyObjectWrapper<>(Optional.empty());
     final ReadOnlyObjectWrapper<Map<String, Integer>> cautionCounts = new ReadOnlyObjectWrapper<>(Map.of());
@@ -83,32 +88,38 @@ final class Following {
     /** Nothing is on the stage any more; what was asked for is wanted no more. */
     void drop() {
         dropped = ++asked;
+        tried = Optional.empty();
         selection.set(Set.of());
         preview.set(Optional.empty());
         shown.set(Optional.empty());
     }
 
-    /** Runs a method as it stands now; whatever is running is overtaken. */
+    /** Runs a method as it stands now; whatever is running is overtaken, but for what shows this very method. */
     void follow(Method method, OnStage stage) {
-        dropped = ++asked;
-        follow(method, stage, asked, true);
+        long ticket = ++asked;
+        dropped = tried.filter(t -> t.method().equals(method) && t.sampleId().equals(stage.sampleId()))
+                .map(Tried::ticket)
+                .orElse(ticket);
+        tried = Optional.empty();
+        follow(method, stage, ticket, true);
     }
 
     /** Runs a method that is not kept: up to a step at once, and the whole of it when there is time. */
-    void tryOut(Method tried, int upTo, OnStage stage) {
+    void tryOut(Method method, int upTo, OnStage stage) {
         long ticket = ++asked;
+        tried = Optional.of(new Tried(method, stage.sampleId(), ticket));
         lanes.submit(Lane.PREVIEW, cancel -> {
             Optional<SampleOrder> made = made(stage);
             try {
                 if (made.isPresent()) {
-                    Run run = runner.dragged(tried, made.get().sample(), upTo, cancel);
+                    Run run = runner.dragged(method, made.get().sample(), upTo, cancel);
                     ui.execute(() -> preview.set(ticket >= dropped ? Optional.of(run) : preview.get()));
                 }
             } catch (RunFault e) {
                 ui.execute(() -> say.accept(Texts.fault(e)));
             }
         });
-        follow(tried, stage, ticket, false);
+        follow(method, stage, ticket, false);
     }
 
     /** Where nothing is done with a picture yet, what is asked of it goes before what is to be said of it. */
@@ -149,6 +160,7 @@ final class Following {
         shown.set(Optional.of(result));
         count(sampleId, result.cautions().size());
         if (whole) {
+            dropped = ticket;
             preview.set(Optional.empty());
         }
     }

@@ -166,7 +166,9 @@ public final class DeskWindow {
         this.objects = new Once<>(() -> new ObjectsPane(desk, take.menu(), take::spread));
         root.setId("desk");
         root.getStyleClass().add("desk");
-        this.status = new StatusLine(desk, stageModel, new WaysOut(this, desk, picture).all());
+        Probe probe = new Probe(desk, stageModel);
+        Why.from(stage, probe::why);
+        this.status = new StatusLine(desk, stageModel, probe, new WaysOut(this, desk, picture).all());
         root.setTop(new DeskMenus(this, desk, stageModel, picture, places()).bar());
         Once<Region> station = new Once<>(this::station);
         this.bench = new DeskView(
