@@ -189,46 +189,56 @@ public final class StageComposer {
 
     /** A phase's own ink along its border, where another phase begins. */
     private void borders(PhasePaint paint, Work work) {
-        int[] raster = raster(paint, work);
-        work.bands(height, (from, to) -> {
-            for (int at = from * width; at < to * width; at++) {
-                if (raster[at] != 0 && isEdge(raster, at % width, at / width, view.zoom() >= 2 ? 2 : 1)) {
-                    buffer[at] = raster[at];
-                }
+        int reach = view.zoom() >= 2 ? 2 : 1;
+        strips(raster(paint), reach, work, (strip, i, j) -> {
+            if (strip.at(i, j) != 0 && strip.isEdge(i, j, reach)) {
+                buffer[j * width + i] = strip.at(i, j);
             }
         });
     }
 
     /** A pale line round what is painted, and a dark one round that, to be seen on any ground. */
     private void rims(PhasePaint paint, Work work) {
-        int[] raster = raster(paint, work);
-        work.bands(height, (from, to) -> {
-            for (int at = from * width; at < to * width; at++) {
-                if (raster[at] != 0 && isEdge(raster, at % width, at / width, 1)) {
-                    buffer[at] = Inks.RIM;
-                } else if (raster[at] == 0 && isEdge(raster, at % width, at / width, 1)) {
-                    buffer[at] = Inks.RIM_SHADE;
-                }
+        strips(raster(paint), 1, work, (strip, i, j) -> {
+            if (strip.isEdge(i, j, 1)) {
+                buffer[j * width + i] = strip.at(i, j) != 0 ? Inks.RIM : Inks.RIM_SHADE;
             }
         });
     }
 
     /** The ink of each window pixel; 0 for none. */
-    private int[] raster(PhasePaint paint, Work work) {
-        int[] raster = new int[width * height];
+    private Strip.Raster raster(PhasePaint paint) {
         int pictureWidth = paint.map().map().width();
         int pictureHeight = paint.map().map().height();
-        work.bands(height, (from, to) -> {
+        return (from, to) -> {
+            int[] raster = new int[width * (to - from)];
             for (int j = from; j < to; j++) {
                 int y = (int) Math.floor(view.pictureY(j + 0.5));
-                for (int i = 0; i < width; i++) {
+                for (int i = 0; y >= 0 && y < pictureHeight && i < width; i++) {
                     int x = (int) Math.floor(view.pictureX(i + 0.5));
-                    boolean inside = x >= 0 && y >= 0 && x < pictureWidth && y < pictureHeight;
-                    raster[j * width + i] = inside ? paint.at(y * pictureWidth + x) : 0;
+                    raster[(j - from) * width + i] = x >= 0 && x < pictureWidth ? paint.at(y * pictureWidth + x) : 0;
+                }
+            }
+            return raster;
+        };
+    }
+
+    /** Something done with a window pixel. */
+    @FunctionalInterface
+    private interface Touch {
+        void at(Strip strip, int i, int j);
+    }
+
+    /** Touches all window pixels, knowing what lies within {@code reach} of each. */
+    private void strips(Strip.Raster raster, int reach, Work work, Touch touch) {
+        work.bands(height, (from, to) -> {
+            Strip strip = Strip.of(raster, from, to, reach, view);
+            for (int j = from; j < to; j++) {
+                for (int i = 0; i < width; i++) {
+                    touch.at(strip, i, j);
                 }
             }
         });
-        return raster;
     }
 
     private enum Pattern {
@@ -270,11 +280,8 @@ public final class StageComposer {
         int skip = Math.max(1, (bottom - top) / ROWS_SAMPLED);
         boolean plain = ink == Pattern.MASK;
         int[] before = new int[width + 1];
-        int rows = 0;
-        for (int y = top; y < bottom; y += skip) {
-            mask.addCountsBefore(y, edges, before);
-            rows++;
-        }
+        int rows = (bottom - top + skip - 1) / skip;
+        mask.countsBefore(top, bottom, skip, edges, before);
         for (int i = 0; i < width; i++) {
             int set = before[i + 1] - before[i];
             int colour = set > 0 && columns[i] >= 0 ? plain ? Inks.MASK : ink.at(i, j) : 0;
@@ -296,65 +303,46 @@ public final class StageComposer {
 
     private void outlines(Layer.ColouredObjects coloured, Work work) {
         ObjectSet of = coloured.objects();
-        int[] raster = RegionRaster.of(of.regions(), view, work);
         ObjectColours colours = coloured.colours();
         boolean filled = look.overlay() == Look.Overlay.FILL;
         int opacity = look.meanFill() ? 256 : (int) Math.round(256 * look.strength());
         int thick = view.zoom() >= 2 ? 2 : 1;
-        work.bands(height, (from, to) -> {
-            for (int j = from; j < to; j++) {
-                for (int i = 0; i < width; i++) {
-                    int region = raster[j * width + i] - 1;
-                    if (region < 0) {
-                        continue;
-                    }
-                    if (filled && of.isKept(region)) {
-                        buffer[j * width + i] = Inks.mix(buffer[j * width + i], colours.of(region), opacity);
-                    }
-                    if (isEdge(raster, i, j, thick)) {
-                        boolean dotted = !of.isKept(region) && (i + j & 3) > 1;
-                        int ink = of.isKept(region) ? colours.of(region) : Inks.GHOST;
-                        buffer[j * width + i] = dotted ? buffer[j * width + i] : ink;
-                    }
-                }
+        strips(RegionRaster.of(of.regions(), view), thick, work, (strip, i, j) -> {
+            int region = strip.at(i, j) - 1;
+            if (region < 0) {
+                return;
+            }
+            int at = j * width + i;
+            if (filled && of.isKept(region)) {
+                buffer[at] = Inks.mix(buffer[at], colours.of(region), opacity);
+            }
+            if (strip.isEdge(i, j, thick)) {
+                boolean dotted = !of.isKept(region) && (i + j & 3) > 1;
+                int ink = of.isKept(region) ? colours.of(region) : Inks.GHOST;
+                buffer[at] = dotted ? buffer[at] : ink;
             }
         });
     }
 
     private void select(Layer.SelectedObjects selected, Work work) {
-        int[] raster = RegionRaster.of(selected.of().regions(), view, work);
-        work.bands(height, (from, to) -> {
-            for (int at = from * width; at < to * width; at++) {
-                if (raster[at] > 0 && selected.regions().contains(raster[at] - 1)) {
-                    boolean edge = isEdge(raster, at % width, at / width, SELECTED_EDGE);
-                    buffer[at] = Inks.mix(buffer[at], Inks.SELECTED, edge ? 256 : SELECTED_FILL);
-                }
+        strips(RegionRaster.of(selected.of().regions(), view), SELECTED_EDGE, work, (strip, i, j) -> {
+            if (strip.at(i, j) > 0 && selected.regions().contains(strip.at(i, j) - 1)) {
+                boolean edge = strip.isEdge(i, j, SELECTED_EDGE);
+                buffer[j * width + i] =
+                        Inks.mix(buffer[j * width + i], Inks.SELECTED, edge ? 256 : SELECTED_FILL);
             }
         });
     }
 
-    /** Whether a pixel within {@code reach} along a row or column belongs to something else. */
-    private boolean isEdge(int[] raster, int i, int j, int reach) {
-        int at = j * width + i;
-        int own = raster[at];
-        for (int d = 1; d <= reach; d++) {
-            if (i >= d && raster[at - d] != own
-                    || i + d < width && raster[at + d] != own
-                    || j >= d && raster[at - d * width] != own
-                    || j + d < height && raster[at + d * width] != own) {
-                return true;
-            }
-        }
-        return false;
-    }
-
     /** @param dash so many window pixels are drawn and as many left out; 0 for all */
     private void maskOutlines(Mask mask, int ink, int dash, Work work) {
-        Mask seen = seen(mask, work);
+        int reach = dash == 0 ? 1 : 2;
         work.bands(height, (from, to) -> {
+            int top = Math.max(0, from - reach);
+            Mask seen = seen(mask, top, Math.min(height, to + reach));
             long[] rim = new long[seen.stride()];
             for (int j = from; j < to; j++) {
-                rim(seen, j, dash == 0 ? 1 : 2, rim);
+                rim(seen, j - top, reach, rim);
                 for (int word = 0; word < rim.length; word++) {
                     for (long bits = rim[word]; bits != 0; bits &= bits - 1) {
                         int i = (word << 6) + Long.numberOfTrailingZeros(bits);
@@ -367,19 +355,27 @@ public final class StageComposer {
         });
     }
 
-    /** The window's pixels whose middle is on a mask. */
-    private Mask seen(Mask mask, Work work) {
-        Mask seen = Mask.empty(width, height);
-        work.bands(height, (from, to) -> {
-            for (int j = from; j < to; j++) {
-                int y = (int) Math.floor(view.pictureY(j + 0.5));
-                for (int i = 0; y >= 0 && y < mask.height() && i < width; i++) {
-                    if (columns[i] >= 0 && mask.at(columns[i], y)) {
-                        seen.words()[j * seen.stride() + (i >> 6)] |= 1L << i;
-                    }
+    /** The pixels of window rows [from, to) whose middle is on a mask. */
+    private Mask seen(Mask mask, int from, int to) {
+        Mask seen = Mask.empty(width, to - from);
+        int first = 0;
+        while (first < width && columns[first] < 0) {
+            first++;
+        }
+        int behind = width;
+        while (behind > first && columns[behind - 1] < 0) {
+            behind--;
+        }
+        for (int j = from; j < to; j++) {
+            int y = (int) Math.floor(view.pictureY(j + 0.5));
+            for (int word = 0; y >= 0 && y < mask.height() && word < seen.stride(); word++) {
+                long bits = 0;
+                for (int i = Math.max(first, word << 6); i < Math.min(behind, word + 1 << 6); i++) {
+                    bits |= (mask.at(columns[i], y) ? 1L : 0L) << i;
                 }
+                seen.words()[(j - from) * seen.stride() + word] = bits;
             }
-        });
+        }
         return seen;
     }
 

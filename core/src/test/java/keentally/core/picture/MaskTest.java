@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.Arrays;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import keentally.core.Chance;
 import org.junit.jupiter.api.Test;
@@ -21,7 +22,7 @@ class MaskTest {
     void countsBeforeManyColumnsAreThoseBeforeEach(long seed) {
         Chance chance = new Chance(seed);
         int width = seed % 3 == 0 ? 64 * chance.between(1, 3) : chance.between(1, 200);
-        Mask mask = chance.mask(width, 2);
+        Mask mask = chance.mask(width, 5);
         int[] columns = new int[chance.between(1, 20)];
         for (int i = 0; i < columns.length; i++) {
             columns[i] = chance.below(width + 1);
@@ -29,11 +30,15 @@ class MaskTest {
         Arrays.sort(columns);
         columns[columns.length - 1] = width;
         int[] counts = new int[columns.length];
-        mask.addCountsBefore(0, columns, counts);
-        mask.addCountsBefore(1, columns, counts);
+        int top = chance.below(5);
+        int bottom = chance.between(top + 1, 5);
+        int skip = chance.between(1, 3);
+        mask.countsBefore(top, bottom, skip, columns, counts);
         assertThat(counts)
                 .containsExactly(Arrays.stream(columns)
-                        .map(x -> mask.count(0, 0, x) + mask.count(1, 0, x))
+                        .map(x -> IntStream.iterate(top, y -> y < bottom, y -> y + skip)
+                                .map(y -> mask.count(y, 0, x))
+                                .sum())
                         .toArray());
     }
 
