@@ -328,8 +328,7 @@ public final class StageComposer {
         strips(RegionRaster.of(selected.of().regions(), view), SELECTED_EDGE, work, (strip, i, j) -> {
             if (strip.at(i, j) > 0 && selected.regions().contains(strip.at(i, j) - 1)) {
                 boolean edge = strip.isEdge(i, j, SELECTED_EDGE);
-                buffer[j * width + i] =
-                        Inks.mix(buffer[j * width + i], Inks.SELECTED, edge ? 256 : SELECTED_FILL);
+                buffer[j * width + i] = Inks.mix(buffer[j * width + i], Inks.SELECTED, edge ? 256 : SELECTED_FILL);
             }
         });
     }

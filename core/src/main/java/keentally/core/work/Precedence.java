@@ -12,7 +12,13 @@ final class Precedence {
     /** A job that ended less than this ago, in ns, may be followed by another of its kind. */
     private static final long LULL = 100_000_000;
 
+    /** Longest that something without bands is believed to be under way, in ns, where its end is not told. */
+    private static final long HURRY = 50_000_000;
+
     private final List<Integer> underWay = new ArrayList<>();
+
+    /** Until then something most urgent is under way that has no bands. */
+    private long hurriedUntil = System.nanoTime();
 
     /** The most urgent of what ended lately, and when it did. */
     private int lastUrgency;
@@ -35,11 +41,27 @@ final class Precedence {
         notifyAll();
     }
 
+    synchronized void hurry() {
+        hurriedUntil = System.nanoTime() + HURRY;
+    }
+
+    synchronized void calm() {
+        hurriedUntil = System.nanoTime();
+        lastUrgency = 0;
+        lastEnd = hurriedUntil;
+        notifyAll();
+    }
+
+    private boolean isAnything(int moreUrgentThan) {
+        boolean hurried = moreUrgentThan > 0 && hurriedUntil - System.nanoTime() > 0;
+        return hurried || underWay.stream().anyMatch(u -> u < moreUrgentThan);
+    }
+
     /** Waits while something more urgent is being done, at most for a little. Whoever is interrupted meanwhile asks to be cancelled. */
     synchronized void rest(int urgency, Cancel cancel) {
         long until = System.nanoTime() + TimeUnit.MILLISECONDS.toNanos(REST);
         long left = REST;
-        while (left > 0 && underWay.stream().anyMatch(u -> u < urgency)) {
+        while (left > 0 && isAnything(urgency)) {
             try {
                 wait(left);
             } catch (InterruptedException e) {

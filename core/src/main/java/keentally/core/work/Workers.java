@@ -67,6 +67,16 @@ public final class Workers implements AutoCloseable {
         URGENCY.set(urgency);
     }
 
+    /** Something most urgent begins that is done elsewhere, as by the interface thread; until {@link #calm}, or for a blink, other jobs rest between bands. */
+    public void hurry() {
+        precedence.hurry();
+    }
+
+    /** What was urgent is done. */
+    public void calm() {
+        precedence.calm();
+    }
+
     void bands(int length, Cancel cancel, Work.Band band) {
         int size = Math.max(LEAST_BAND, (length + MOST_BANDS - 1) / MOST_BANDS);
         int count = (length + size - 1) / size;

@@ -130,6 +130,25 @@ class WorkersTest {
     }
 
     @Test
+    void jobsRestAtTheirBandsWhileSomethingWithoutBandsIsUrgentButNotForLong() {
+        try (Workers workers = Workers.of(2)) {
+            Work work = new Work(workers, new Cancel());
+            workers.hurry();
+            long start = System.nanoTime();
+            work.map(2, i -> i);
+            assertThat(TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - start))
+                    .as("rested before its first band")
+                    .isGreaterThanOrEqualTo(9);
+            assertThat(work.map(256, i -> i)).as("nobody said that it was done").hasSize(256);
+            workers.hurry();
+            workers.calm();
+            assertThat(hands(work))
+                    .as("soon after it, a hand is kept free for the next")
+                    .isEqualTo(1);
+        }
+    }
+
+    @Test
     void aHandIsKeptFreeForWhatIsMoreUrgentAndComesAgainAndAgain() {
         try (Workers workers = Workers.of(2)) {
             Work work = new Work(workers, new Cancel());

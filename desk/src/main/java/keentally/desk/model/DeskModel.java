@@ -499,8 +499,19 @@ public final class DeskModel implements AutoCloseable {
         return colours;
     }
 
+    /** Somebody waits to see something: until it is {@link #seen}, what is less urgent rests. */
+    public void hurry() {
+        workers.hurry();
+    }
+
+    /** What was waited for can be seen. */
+    public void seen() {
+        workers.calm();
+    }
+
     /** Shows what other values would give, without keeping them. */
     public void tryOut(String stepId, Values values) {
+        hurry();
         Method tried = method().with(stepId, values);
         if (tried.refusal().isEmpty()) {
             onStage().ifPresent(stage -> following.tryOut(tried, tried.indexOf(stepId) + 1, stage));

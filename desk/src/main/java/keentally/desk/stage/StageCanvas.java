@@ -24,6 +24,7 @@ public final class StageCanvas extends Region {
     private static final double CROSS = 14;
     private static final double CROSS_GAP = 4;
 
+    private final DeskModel desk;
     private final Painter painter;
     private final ImageView shown = new ImageView();
     private final Pane over = new Pane();
@@ -32,6 +33,7 @@ public final class StageCanvas extends Region {
     private Viewport painted;
 
     public StageCanvas(DeskModel desk, Consumer<Throwable> onCrash) {
+        this.desk = desk;
         this.painter = new Painter(
                 desk.work(new Cancel()),
                 (view, pixels) -> Platform.runLater(() -> show(view, pixels)),
@@ -50,6 +52,7 @@ public final class StageCanvas extends Region {
 
     /** Asks for a scene; until it is painted, the last one is moved to where it belongs. */
     public void paint(Scene scene) {
+        desk.hurry();
         wanted = scene.view();
         follow();
         painter.paint(scene);
@@ -111,6 +114,7 @@ public final class StageCanvas extends Region {
         shown.setImage(new WritableImage(buffer));
         painted = view;
         follow();
+        desk.seen();
     }
 
     /** Whether everything asked for is shown. */
