@@ -227,7 +227,7 @@ class HelpWindowTest {
     void whatIsToldOfThePixelUnderThePointerIsAskedWhy() {
         desk.clickPicture(60, 60);
         desk.keys(KeyCode.SHIFT, KeyCode.F1);
-        assertThat(desk.text("help-side-title")).matches("Pixel (59|60), (59|60)");
+        assertThat(desk.text("help-side-title")).isEqualTo("What is under the pointer");
         assertThat(desk.text("why-number").lines())
                 .hasSize(4)
                 .anyMatch(l -> l.startsWith("grey "))
@@ -243,6 +243,14 @@ class HelpWindowTest {
                 .hasSize(3)
                 .contains("rest");
         assertThat(desk.has("why-neighbours")).isFalse();
+        desk.onFx(() -> desk.model().change("no scale", m -> m.then("remove-specks", "below", "1 um2")));
+        desk.quiet();
+        desk.keys(KeyCode.SHIFT, KeyCode.F1);
+        assertThat(desk.text("why-number").lines()).as("place and value").hasSize(2);
+        assertThat(desk.has("why-input-1")).isTrue();
+        assertThat(desk.has("why-input-2"))
+                .as("the method did not come to its end")
+                .isFalse();
     }
 
     @Test

@@ -145,12 +145,19 @@ final class Probe {
     private Topic why(Spot spot) {
         List<Part> parts = parts(spot);
         return new Topic.OfNumber(
-                Texts.of("why.pixel", Figures.number(spot.x()), Figures.number(spot.y())),
+                Texts.of("why.pixel"),
                 parts.stream().map(Part::told).collect(Collectors.joining("\n")),
                 parts.stream().map(Part::why).toList(),
                 Topic.Whose.shown(desk),
-                "",
+                upTo(),
                 again(spot));
+    }
+
+    /** The station that gave the last of what is told; empty where the whole method did. */
+    private String upTo() {
+        String station = desk.station().get();
+        String reached = desk.reached(station).isPresent() ? station : DeskModel.PICTURE;
+        return readings().isPresent() ? "" : reached;
     }
 
     /** The area of the object that lies there, where any does. */
