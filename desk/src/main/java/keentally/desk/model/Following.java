@@ -161,7 +161,7 @@ final class Following {
         count(sampleId, result.cautions().size());
         if (whole) {
             dropped = ticket;
-            preview.set(Optional.empty());
+            preview.set(tried.isPresent() ? preview.get() : Optional.empty()); // the next drag may have begun
         }
     }
 

@@ -79,6 +79,17 @@ class FollowingTest {
     }
 
     @Test
+    void whatTheNextDragShowsIsNotTakenAwayByWhatWasKeptBefore() {
+        CountDownLatch kept = new CountDownLatch(1);
+        following.follow(cutAt(50), once(kept));
+        following.tryOut(cutAt(60), 1, once(new CountDownLatch(0)));
+        ui.settle(() -> following.preview.get().isPresent());
+        kept.countDown();
+        ui.settle(() -> following.shown.get().isPresent() && lanes.quiet());
+        assertThat(previews).containsExactly(true);
+    }
+
+    @Test
     void whatADragShowedIsNotShownWhereSomethingElseIsKept() {
         CountDownLatch dragged = new CountDownLatch(1);
         following.tryOut(cutAt(50), 1, once(dragged));
