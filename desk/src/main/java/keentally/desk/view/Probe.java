@@ -94,17 +94,13 @@ final class Probe {
     /** What the stations up to the selected one made of it. */
     private Optional<Part> prepared(int x, int y) {
         String stepId = desk.station().get();
-        return desk.reached(stepId)
-                .map(Run.Station::after)
-                .flatMap(s -> value(s, x, y))
-                .map(v -> {
-                    int number = desk.method().indexOf(stepId) + 1;
-                    String title =
-                            Words.title(desk.method().step(stepId).orElseThrow().description());
-                    return new Part(
-                            Texts.of("probe.prepared", Figures.number(v)),
-                            Texts.of("why.pixel.prepared", number, title));
-                });
+        Optional<Run.Station> reached = desk.reached(stepId); // of the sample before, while another is put on the stage
+        return reached.flatMap(s -> value(s.after(), x, y)).map(v -> {
+            int number = desk.method().indexOf(stepId) + 1;
+            String title = Words.title(reached.get().step().description());
+            return new Part(
+                    Texts.of("probe.prepared", Figures.number(v)), Texts.of("why.pixel.prepared", number, title));
+        });
     }
 
     /** Of a picture that is no longer the one that was opened. */
