@@ -77,11 +77,8 @@ public final class StageComposer {
         switch (layer) {
             case Layer.ChosenMask chosen when maskAlone -> tint(j, chosen.mask(), Pattern.WHITE, 256);
             case Layer.ChosenMask chosen
-            when !bare -> {
-                boolean filled = look.overlay() == Look.Overlay.FILL && objects.isPresent();
-                int opacity = filled ? 0 : (int) Math.round(256 * look.strength());
-                tint(j, chosen.mask(), Pattern.MASK, opacity);
-            }
+            when !bare && !(look.overlay() == Look.Overlay.FILL && objects.isPresent()) ->
+                tint(j, chosen.mask(), Pattern.MASK, (int) Math.round(256 * look.strength()));
             case PhasePaint paint when !bare && !paint.outlines() -> fill(j, y, paint, 256);
             case Layer.Change change
             when look.has(Look.Mark.CHANGES) -> {

@@ -11,6 +11,7 @@ import keentally.core.Chance;
 import keentally.core.draw.ShapeRenderer;
 import keentally.core.geometry.Ellipse;
 import keentally.core.geometry.Point;
+import keentally.core.label.Labeller;
 import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Neighbours;
@@ -95,6 +96,21 @@ class SplitTouchingTest {
                     .containsExactlyInAnyOrderElementsOf(
                             IntStream.range(0, exact.regions().count()).boxed().toList());
         }
+    }
+
+    @ParameterizedTest
+    @MethodSource("seeds")
+    void withoutDepthEnoughPartsAreTheRunsOfWhatHangsTogether(long seed) {
+        Chance chance = new Chance(seed);
+        int width = chance.between(1, 40);
+        int height = chance.between(1, 30);
+        Mask mask = chance.mask(width, height);
+        Work work = new Work(Workers.of(2), new Cancel());
+        Divides divides = SplitTouching.dividesByOutline(mask, Field.whole(width, height), work);
+        Regions whole = Labeller.regions(mask, Neighbours.EIGHT, work);
+        Regions parts = divides.at(Double.POSITIVE_INFINITY).regions();
+        assertThat(parts.runCount()).as("runs that meet are one").isEqualTo(whole.runCount());
+        assertThat(SlowFlood.labels(parts)).isEqualTo(SlowFlood.labels(whole));
     }
 
     private static double nearest(Mask background, int x, int y) {
