@@ -254,6 +254,18 @@ class HelpWindowTest {
     }
 
     @Test
+    void whatIsToldOfAPixelOutlivesItsStation() {
+        desk.onFx(() ->
+                desk.model().change("smooth", m -> m.add(0, Steps.find("smooth").orElseThrow())));
+        desk.quiet();
+        desk.click("card-1");
+        desk.clickPicture(60, 60);
+        assertThat(desk.text("probe")).contains("prepared");
+        desk.keys(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk.text("probe")).contains("grey").doesNotContain("prepared");
+    }
+
+    @Test
     void aTileOfATrialSheetIsAskedWhy() {
         desk.click("card-1");
         desk.keys(KeyCode.T);

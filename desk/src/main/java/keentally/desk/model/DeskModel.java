@@ -360,6 +360,7 @@ public final class DeskModel implements AutoCloseable {
         leaving.putAway(before);
         held = next;
         pictures.clear();
+        following.drop();
         missing.set(Set.of());
         following.cautionCounts.set(Map.of());
         station.set(PICTURE);
@@ -374,11 +375,11 @@ public final class DeskModel implements AutoCloseable {
     /** Puts a sample on the stage. */
     public void show(String id) {
         onlyHere.set(false);
+        following.drop(); // first: nobody is to see the run of one sample beside the name of another
         sampleId.set(id);
         if (method().indexOf(station.get()) < 0) {
             station.set(PICTURE);
         }
-        following.drop();
         if (id.isEmpty()) {
             open.set(Optional.empty());
             return;

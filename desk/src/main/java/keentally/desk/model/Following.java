@@ -161,7 +161,9 @@ final class Following {
         count(sampleId, result.cautions().size());
         if (whole) {
             dropped = ticket;
-            preview.set(tried.isPresent() ? preview.get() : Optional.empty()); // the next drag may have begun
+            if (tried.isEmpty()) { // else the next drag has begun
+                preview.set(Optional.empty());
+            }
         }
     }
 

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.DoubleFunction;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import keentally.core.geometry.Point;
 import keentally.core.measure.ObjectTable;
@@ -32,8 +33,8 @@ final class Probe {
         this.stage = stage;
     }
 
-    /** One thing that is told of a pixel. @param why what it is, in a sentence */
-    private record Part(String told, String why) {}
+    /** One thing that is told of a pixel. @param why what it is, in a sentence; asked for far less often than the mouse moves */
+    private record Part(String told, Supplier<String> why) {}
 
     /** A pixel of the picture. */
     private record Spot(Point at, int x, int y, Picture picture) {}
@@ -66,13 +67,13 @@ final class Probe {
         List<Part> parts = new ArrayList<>(List.of(place(spot.at())));
         spot.picture().channels().forEach(c -> {
             String value = Figures.number(c.plane().at(x, y));
-            parts.add(new Part(Texts.of("probe.value", c.name(), value), Texts.of("why.pixel.value", c.name())));
+            parts.add(new Part(Texts.of("probe.value", c.name(), value), () -> Texts.of("why.pixel.value", c.name())));
         });
         prepared(x, y).ifPresent(parts::add);
         Optional<Readings> readings = readings();
         readings.flatMap(r -> r.state().mask())
-                .ifPresent(m -> parts.add(
-                        new Part(Texts.of(m.at(x, y) ? "probe.chosen" : "probe.rest"), Texts.of("why.pixel.chosen"))));
+                .ifPresent(m -> parts.add(new Part(
+                        Texts.of(m.at(x, y) ? "probe.chosen" : "probe.rest"), () -> Texts.of("why.pixel.chosen"))));
         readings.flatMap(Readings::objects).flatMap(t -> object(t, x, y)).ifPresent(parts::add);
         return parts;
     }
@@ -83,7 +84,7 @@ final class Probe {
                 .map(s -> Texts.of(
                         "probe.real", real(at.x(), s), real(at.y(), s), s.unit().symbol()))
                 .orElse("");
-        return new Part(px + real, Texts.of("why.pixel.place"));
+        return new Part(px + real, () -> Texts.of("why.pixel.place"));
     }
 
     private static String real(double px, Scale scale) {
@@ -94,12 +95,12 @@ final class Probe {
     /** What the stations up to the selected one made of it. */
     private Optional<Part> prepared(int x, int y) {
         String stepId = desk.station().get();
-        Optional<Run.Station> reached = desk.reached(stepId); // of the sample before, while another is put on the stage
+        Optional<Run.Station> reached = desk.reached(stepId); // also one that was just taken out of the method
         return reached.flatMap(s -> value(s.after(), x, y)).map(v -> {
             int number = desk.method().indexOf(stepId) + 1;
             String title = Words.title(reached.get().step().description());
             return new Part(
-                    Texts.of("probe.prepared", Figures.number(v)), Texts.of("why.pixel.prepared", number, title));
+                    Texts.of("probe.prepared", Figures.number(v)), () -> Texts.of("why.pixel.prepared", number, title));
         });
     }
 
@@ -126,7 +127,7 @@ final class Probe {
                     .step(by)
                     .map(s -> Words.title(s.description()))
                     .orElse(by);
-            return Optional.of(new Part(Texts.of("probe.dropped", title), Texts.of("why.pixel.dropped")));
+            return Optional.of(new Part(Texts.of("probe.dropped", title), () -> Texts.of("why.pixel.dropped")));
         }
         String kind = objects.classOf(region);
         long pixels = objects.regions().pixels(region);
@@ -135,7 +136,7 @@ final class Probe {
                 String.valueOf(objects.number(region)),
                 Figures.area(pixels, desk.pixelSize()),
                 kind);
-        return Optional.of(new Part(told, Texts.of("why.pixel.object", Figures.number(pixels))));
+        return Optional.of(new Part(told, () -> Texts.of("why.pixel.object", Figures.number(pixels))));
     }
 
     private Topic why(Spot spot) {
@@ -143,7 +144,7 @@ final class Probe {
         return new Topic.OfNumber(
                 Texts.of("why.pixel"),
                 parts.stream().map(Part::told).collect(Collectors.joining("\n")),
-                parts.stream().map(Part::why).toList(),
+                parts.stream().map(p -> p.why().get()).toList(),
                 Topic.Whose.shown(desk),
                 upTo(),
                 again(spot));
