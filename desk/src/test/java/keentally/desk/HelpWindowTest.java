@@ -9,6 +9,8 @@ import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
 import javafx.scene.input.KeyCode;
 import keentally.core.measure.Measure;
+import keentally.core.reader.Language;
+import keentally.core.reader.Reader;
 import keentally.core.setting.Setting;
 import keentally.core.step.StepDescription;
 import keentally.core.step.Steps;
@@ -251,6 +253,17 @@ class HelpWindowTest {
         assertThat(desk.has("why-input-2"))
                 .as("the method did not come to its end")
                 .isFalse();
+    }
+
+    @Test
+    void channelsOfAPixelAreNamedInTheReadersLanguage() {
+        try {
+            Reader.is(Language.GERMAN, true);
+            desk.clickPicture(60, 60);
+            assertThat(desk.text("probe")).contains("Grau ").doesNotContain("grey");
+        } finally {
+            Reader.is(Language.ENGLISH, false);
+        }
     }
 
     @Test

@@ -66,8 +66,9 @@ final class Probe {
         int y = spot.y();
         List<Part> parts = new ArrayList<>(List.of(place(spot.at())));
         spot.picture().channels().forEach(c -> {
+            String name = Words.spoken(c.name());
             String value = Figures.number(c.plane().at(x, y));
-            parts.add(new Part(Texts.of("probe.value", c.name(), value), () -> Texts.of("why.pixel.value", c.name())));
+            parts.add(new Part(Texts.of("probe.value", name, value), () -> Texts.of("why.pixel.value", name)));
         });
         prepared(x, y).ifPresent(parts::add);
         Optional<Readings> readings = readings();
