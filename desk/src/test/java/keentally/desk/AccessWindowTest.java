@@ -50,6 +50,7 @@ class AccessWindowTest {
             root.getScene().getRoot().layout();
             Reach.nameless(root).forEach(f -> found.add(where + ": " + f));
             Reach.cutOff(root).forEach(f -> found.add(where + ": " + f));
+            Reach.blank(root).forEach(f -> found.add(where + ": " + f));
             return null;
         });
         return found;

@@ -85,6 +85,27 @@ class ComingInWindowTest {
     }
 
     @Test
+    void whatWasWorkedOnLastIsOfferedInNoMoreRoomThanItTakes() throws Exception {
+        desk = DeskDriver.start(folder.resolve("home"));
+        desk.open(png("one.png", BufferedImage.TYPE_INT_RGB, pen -> pen.fillRect(10, 10, 90, 90)));
+        desk.onFx(() -> {
+            desk.window().studyActions().keepAs(folder.resolve("first.tally"));
+            return null;
+        });
+        desk.quiet();
+        desk.close();
+        desk = DeskDriver.start(folder.resolve("home"));
+        desk.settleBeside();
+        assertThat(desk.has("welcome-last-0")).isTrue();
+        assertThat(desk.onFx(() -> {
+                    desk.node("desk").getScene().getRoot().applyCss();
+                    desk.node("desk").getScene().getRoot().layout();
+                    return Reach.blank(desk.node("welcome"));
+                }))
+                .isEmpty();
+    }
+
+    @Test
     void aPictureOnTheClipboardBecomesASampleOfTheStudy() throws Exception {
         desk = DeskDriver.start(folder.resolve("home"));
         WritableImage image = new WritableImage(30, 20);

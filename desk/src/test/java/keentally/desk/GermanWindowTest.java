@@ -2,6 +2,8 @@ package keentally.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.awt.image.BufferedImage;
+import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
@@ -17,6 +19,13 @@ import javafx.scene.control.MenuBar;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
+import javax.imageio.IIOImage;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageTypeSpecifier;
+import javax.imageio.ImageWriter;
+import javax.imageio.metadata.IIOMetadata;
+import javax.imageio.metadata.IIOMetadataNode;
+import javax.imageio.stream.ImageOutputStream;
 import keentally.core.reader.Language;
 import keentally.core.reader.Reader;
 import keentally.core.step.StepDescription;
@@ -64,6 +73,7 @@ class GermanWindowTest {
             ((Parent) root).layout();
             read(where, root);
             Reach.cutOff(root).forEach(f -> found.add(where + ": " + f));
+            Reach.blank(root).forEach(f -> found.add(where + ": " + f));
             return null;
         });
         if (System.getProperty("shots") != null) {
@@ -117,6 +127,41 @@ class GermanWindowTest {
                         .distinct())
                 .as("three questions side by side, with the wider rail too")
                 .hasSize(1);
+    }
+
+    /** What a file states and how it was read come from where there is no screen. */
+    @Test
+    void whatIsToldOfAFile() throws Exception {
+        desk = DeskDriver.start(folder);
+        desk.open(printed(folder.resolve("printed.png")));
+        desk.click("starter-close");
+        look("facts");
+        assertThat(desk.text("fact-stated")).isEqualTo("84,67 µm/px (ihre Druckauflösung)");
+        desk.click("section-scale");
+        look("scale");
+        desk.click("scale-take-stated");
+        look("scale-taken");
+        assertThat(found).isEmpty();
+    }
+
+    /** Half transparent, to be printed at 300 pixels an inch. */
+    private static Path printed(Path file) throws IOException {
+        BufferedImage picture = new BufferedImage(60, 40, BufferedImage.TYPE_INT_ARGB);
+        picture.createGraphics().fillRect(0, 0, 30, 40);
+        ImageWriter writer = ImageIO.getImageWritersByFormatName("png").next();
+        IIOMetadata metadata = writer.getDefaultImageMetadata(new ImageTypeSpecifier(picture), null);
+        IIOMetadataNode size = new IIOMetadataNode("pHYs");
+        size.setAttribute("pixelsPerUnitXAxis", "11811");
+        size.setAttribute("pixelsPerUnitYAxis", "11811");
+        size.setAttribute("unitSpecifier", "meter");
+        IIOMetadataNode root = new IIOMetadataNode(metadata.getNativeMetadataFormatName());
+        root.appendChild(size);
+        metadata.mergeTree(root.getNodeName(), root);
+        try (ImageOutputStream out = ImageIO.createImageOutputStream(file.toFile())) {
+            writer.setOutput(out);
+            writer.write(new IIOImage(picture, List.of(), metadata));
+        }
+        return file;
     }
 
     @Test

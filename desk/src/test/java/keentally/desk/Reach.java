@@ -17,10 +17,13 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Slider;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextInputControl;
+import javafx.scene.layout.Pane;
 import javafx.scene.text.Text;
 
 /** What of a part of the window people cannot reach who do not see it, or see it enlarged: looked at on the interface thread. */
 final class Reach {
+    private static final double BLANK = 2;
+
     private Reach() {}
 
     /** Whether a node is worked with. */
@@ -73,6 +76,23 @@ final class Reach {
         if (node instanceof Parent parent && !(node instanceof MenuBar)) {
             parent.getChildrenUnmodifiable().forEach(child -> collect(child, found));
         }
+    }
+
+    /** Buttons that are mostly blank below what they show. */
+    static Set<String> blank(Node root) {
+        Set<String> found = new TreeSet<>();
+        for (Node control : controls(root)) {
+            if (control instanceof Labeled button && button.getGraphic() instanceof Pane face) {
+                double end = face.getChildren().stream()
+                        .mapToDouble(c -> c.getBoundsInParent().getMaxY())
+                        .max()
+                        .orElse(0);
+                if (face.getHeight() > BLANK * end) {
+                    found.add("#" + button.getId() + " shows " + end + " px in " + face.getHeight());
+                }
+            }
+        }
+        return found;
     }
 
     /** Texts of which only a part is shown, or that lie beyond the window. */

@@ -16,6 +16,14 @@ public final class Prose {
         return label;
     }
 
+    /** So wide, whatever is around it: a button asks how high what it shows is without saying how wide it will be. */
+    public static Label of(String text, String style, double width) {
+        Label label = of(text, style);
+        label.setMinWidth(width);
+        label.setMaxWidth(width);
+        return label;
+    }
+
     /** A complaint that takes no room until there is one. */
     public static Label complaint() {
         Label label = of("", "complaint");

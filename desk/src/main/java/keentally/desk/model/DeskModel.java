@@ -41,6 +41,7 @@ import keentally.core.setting.Values;
 import keentally.core.step.State;
 import keentally.core.view.Pyramid;
 import keentally.core.words.SettingWords;
+import keentally.core.words.Words;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
@@ -436,7 +437,7 @@ public final class DeskModel implements AutoCloseable {
         }
         pictures.keep(picture);
         looked(id, picture.ref(), true);
-        picture.changed().forEach(this::say);
+        picture.changed().forEach(c -> say(Words.spoken(c)));
         if (sampleId.get().equals(id)) {
             open.set(Optional.of(picture));
             refresh();

@@ -7,14 +7,17 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
 import keentally.core.picture.Picture;
+import keentally.core.quantity.Scale;
 import keentally.core.words.Figures;
 import keentally.core.words.Sentences;
+import keentally.core.words.Words;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.model.MethodActions;
 import keentally.desk.model.OpenSample;
+import keentally.study.picture.FileFacts.StatedScale;
 import keentally.study.picture.PictureFile;
 
 /** What the picture is. */
@@ -123,7 +126,7 @@ final class FactsSection implements PicturePanel.PanelSection {
                                 s.unit().symbol())));
         fact("fact.depth", Texts.of("depth." + picture.depth().bits()));
         fact("fact.channels", Sentences.told(picture.channelNames()));
-        file.facts().stated().ifPresent(s -> fact("fact.stated", s.scale() + " (" + s.where() + ")"));
+        file.facts().stated().ifPresent(s -> fact("fact.stated", stated(s)));
         fact("fact.kind", file.facts().kind());
         if (file.facts().quality().isPresent()) {
             fact(
@@ -138,8 +141,17 @@ final class FactsSection implements PicturePanel.PanelSection {
         fact("fact.file", file.file().getFileName().toString());
         fact("fact.folder", String.valueOf(file.file().getParent()));
         fact("fact.sha", file.sha256());
-        file.facts().remarks().forEach(r -> remarks.getChildren().add(Prose.of(r, "hint")));
-        open.changed().forEach(c -> remarks.getChildren().add(Prose.of(c, "complaint")));
+        file.facts().remarks().forEach(r -> remarks.getChildren().add(Prose.of(Words.spoken(r), "hint")));
+        open.changed().forEach(c -> remarks.getChildren().add(Prose.of(Words.spoken(c), "complaint")));
+    }
+
+    private static String stated(StatedScale stated) {
+        Scale scale = stated.scale();
+        return Texts.of(
+                "fact.stated.value",
+                Figures.number(scale.amount()),
+                scale.unit().symbol(),
+                Words.spoken(stated.where()));
     }
 
     private void fact(String key, String value) {

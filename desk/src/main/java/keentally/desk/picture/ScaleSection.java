@@ -15,6 +15,7 @@ import keentally.core.quantity.Amounts;
 import keentally.core.quantity.Length;
 import keentally.core.quantity.Scale;
 import keentally.core.words.Figures;
+import keentally.core.words.Words;
 import keentally.desk.look.Pieces;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
@@ -118,7 +119,7 @@ final class ScaleSection implements PicturePanel.PanelSection {
 
     private static String origin(Calibration c) {
         String key = "scale.from." + c.origin().name().toLowerCase(Locale.ROOT);
-        return c.how().isEmpty() ? Texts.of(key) : Texts.of(key + ".how", c.how());
+        return c.how().isEmpty() ? Texts.of(key) : Texts.of(key + ".how", Words.spoken(c.how()));
     }
 
     private void offer() {
@@ -128,7 +129,7 @@ final class ScaleSection implements PicturePanel.PanelSection {
         stated.ifPresent(s -> {
             Scale scale = s.scale();
             String text = Texts.of(
-                    "scale.stated", Figures.number(scale.amount()), scale.unit().symbol(), s.where());
+                    "scale.stated", Figures.number(scale.amount()), scale.unit().symbol(), Words.spoken(s.where()));
             Button take = Pieces.button(
                     "scale-take-stated",
                     "scale.take-stated",

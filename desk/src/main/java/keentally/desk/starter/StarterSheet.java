@@ -131,6 +131,7 @@ public final class StarterSheet extends ScrollPane {
         head.getStyleClass().add("starter-head");
         FlowPane byHand = new FlowPane(byHand("examples", ways::byExamples), byHand("by-hand", ways::countByHand));
         byHand.getStyleClass().add("starter-tiles");
+        byHand.setRowValignment(VPos.TOP);
         VBox all = new VBox(
                 head, withoutCaption, counting, new StarterScale(desk, picture), waysBox, wholes, shares, byHand);
         all.getStyleClass().add("starters");
@@ -150,10 +151,9 @@ public final class StarterSheet extends ScrollPane {
     /** A question that only a person's hand answers. @param key of its texts */
     private Button byHand(String key, Runnable way) {
         VBox face = new VBox(
-                Prose.of(Texts.of("starter." + key), "starter-name"),
-                Prose.of(Texts.of("starter." + key + ".about"), "starter-range"));
+                Prose.of(Texts.of("starter." + key), "starter-name", BY_HAND),
+                Prose.of(Texts.of("starter." + key + ".about"), "starter-range", BY_HAND));
         face.getStyleClass().add("starter-face");
-        face.setPrefWidth(BY_HAND);
         Button tile = new Button();
         tile.setGraphic(face);
         tile.setId("starter-" + key);

@@ -34,6 +34,9 @@ public final class Welcome extends ScrollPane {
     private static final int MOST = 6;
     private static final double SIDE = 400;
 
+    /** What is left of it within a card and a button. */
+    private static final double WORK = 344;
+
     private final DeskModel desk;
     private final StudyActions studies;
     private final Supplier<List<Path>> recent;
@@ -196,7 +199,7 @@ public final class Welcome extends ScrollPane {
             Work work = found.get(i);
             Label name = new Label(work.name());
             name.getStyleClass().add("welcome-work-name");
-            Label told = Prose.of(work.told(), "hint");
+            Label told = Prose.of(work.told(), "hint", WORK);
             VBox face = new VBox(name, told);
             Button button = new Button();
             button.setGraphic(face);
