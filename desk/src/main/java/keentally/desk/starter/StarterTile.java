@@ -13,7 +13,6 @@ import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelBuffer;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import keentally.core.setting.ChoiceSetting;
 import keentally.core.starter.Starter;
@@ -27,17 +26,16 @@ import keentally.desk.look.Tip;
 
 /** One question with a preview of what it is answered by, its number, how sure that is, and what may be wrong with it. */
 final class StarterTile extends Button {
+    /** What is said takes as much, or more where it must. */
     private static final int FOOT = 130;
 
     private static final int REFUSED = 74;
 
-    private static final double THREE_LINES = 56;
-
     private final Starter starter;
     private final ImageView picture = new ImageView();
-    private final Label number = new Label(Texts.of("trial.waiting"));
-    private final Label range = Prose.of("", "starter-range");
-    private final Label why = Prose.of("", "starter-why");
+    private final Label number = Prose.of(Texts.of("trial.waiting"), "starter-number", StarterTrials.WIDTH);
+    private final Label range = Prose.of("", "starter-range", StarterTrials.WIDTH);
+    private final Label why = Prose.of("", "starter-why", StarterTrials.WIDTH);
     private final VBox face = new VBox();
     private final Consumer<Suggestion> take;
     private final BiFunction<Suggestion, StarterTrials.Seen, Topic> whys;
@@ -54,15 +52,11 @@ final class StarterTile extends Button {
         this.whys = whys;
         setId("starter-" + ChoiceSetting.word(starter));
         getStyleClass().setAll("tile", "starter");
-        Label question = Prose.of(Texts.of(StarterWords.key(starter)), "starter-name");
-        number.getStyleClass().addAll("starter-number", "figure");
+        Label question = Prose.of(Texts.of(StarterWords.key(starter)), "starter-name", StarterTrials.WIDTH);
+        number.getStyleClass().add("figure");
         number.setId(getId() + "-number");
-        number.setWrapText(true);
-        number.setMinHeight(Region.USE_PREF_SIZE);
         range.setId(getId() + "-range");
         why.setId(getId() + "-why");
-        why.setMinHeight(0);
-        why.setMaxHeight(THREE_LINES);
         picture.setFitWidth(StarterTrials.WIDTH);
         picture.setFitHeight(StarterTrials.HEIGHT);
         for (Label label : List.of(range, why)) {
@@ -70,17 +64,11 @@ final class StarterTile extends Button {
         }
         face.getChildren().setAll(question, picture, number, range, why);
         face.getStyleClass().add("starter-face");
-        tall(StarterTrials.HEIGHT + FOOT);
+        face.setMinHeight(StarterTrials.HEIGHT + FOOT);
         setGraphic(face);
         setContentDisplay(ContentDisplay.GRAPHIC_ONLY);
         setAccessibleText(question.getText());
         setDisable(true);
-    }
-
-    private void tall(double height) {
-        face.setPrefSize(StarterTrials.WIDTH, height);
-        face.setMinSize(StarterTrials.WIDTH, height);
-        face.setMaxSize(StarterTrials.WIDTH, height);
     }
 
     Starter starter() {
@@ -129,7 +117,7 @@ final class StarterTile extends Button {
     private void readable(boolean answered) {
         picture.setVisible(answered);
         picture.setManaged(answered);
-        tall(answered ? StarterTrials.HEIGHT + FOOT : REFUSED);
+        face.setMinHeight(answered ? StarterTrials.HEIGHT + FOOT : REFUSED);
         number.setManaged(answered);
         number.setVisible(answered);
     }
