@@ -13,15 +13,23 @@ import keentally.study.file.Sheet;
  * never again.
  */
 public final class Start {
+    /** A second: twice as many as most screens show, so that what was painted waits for the next no longer than need be. */
+    private static final String PULSES = "120";
+
     private Start() {}
 
     /** @param words as {@link Desk} takes them */
     public static void main(String[] words) {
         Preferences preferences = new Preferences(Program.home(), FileQuestions.SYSTEM);
         enlarge(preferences.sizePercent());
+        quicken();
         Reader.is(preferences.language(), preferences.decimalComma());
         Sheet.useCommas(preferences.commaTables());
         Application.launch(Desk.class, words);
+    }
+
+    static void quicken() {
+        System.setProperty("javafx.animation.pulse", PULSES);
     }
 
     private static void enlarge(int percent) {

@@ -11,12 +11,15 @@ import java.nio.file.Path;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
+import javafx.scene.Node;
 import javafx.scene.chart.LineChart;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
 import javax.imageio.ImageIO;
 import keentally.core.hand.Strokes;
@@ -105,6 +108,45 @@ class PhasesWindowTest {
             assertThat(desk.has(space.startsWith("red") ? "band-blue" : "band-b"))
                     .isTrue();
         }
+    }
+
+    /** Of the sample on the stage there is something to see before the first alternative was worked out, and nothing once the sheet is closed. */
+    @Test
+    void tilesShowThePictureUntilTheyAreReady() throws Exception {
+        desk = DeskDriver.demo(folder, "Flour dispersion", "threshold-1");
+        desk.focusStage();
+        for (int times = 0; times < 2; times++) {
+            AtomicLong ready = new AtomicLong(-1);
+            Runnable look = () -> {
+                if (ready.get() < 0 && isPainted("tile-0") && isPainted("tile-11")) {
+                    ready.set(desk.trials().tiles().get().stream()
+                            .filter(t -> t.outcome().isPresent())
+                            .count());
+                }
+            };
+            desk.onFx(() -> {
+                desk.node("desk").getScene().addPostLayoutPulseListener(look);
+                return null;
+            });
+            desk.keys(KeyCode.T);
+            assertThat(ready.get())
+                    .as("tiles worked out before the first was seen")
+                    .isBetween(0L, 3L);
+            assertThat(desk.onFx(() -> isPainted("tile-plain"))).isTrue();
+            desk.keys(KeyCode.T);
+            assertThat(desk.onFx(() -> isPainted("tile-0") || isPainted("tile-plain")))
+                    .isFalse();
+            desk.onFx(() -> {
+                desk.node("desk").getScene().removePostLayoutPulseListener(look);
+                return null;
+            });
+        }
+    }
+
+    private boolean isPainted(String tile) {
+        Node node = desk.node("desk").lookup("#" + tile);
+        return node != null
+                && node.lookupAll("*").stream().anyMatch(n -> n instanceof ImageView v && v.getImage() != null);
     }
 
     @Test

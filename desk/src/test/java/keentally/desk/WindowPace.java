@@ -49,6 +49,7 @@ class WindowPace {
 
     @Test
     void twelveAndAHundredMegapixels() throws Exception {
+        Start.quicken();
         System.out.println(
                 "| picture | what is done | answered after, median, ms | worst, ms | longest stall of the interface thread, ms |");
         System.out.println("| --- | --- | ---: | ---: | ---: |");

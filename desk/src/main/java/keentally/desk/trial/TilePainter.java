@@ -1,10 +1,12 @@
 package keentally.desk.trial;
 
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import keentally.core.picture.Field;
 import keentally.core.picture.PhaseMap;
 import keentally.core.region.ObjectSet;
 import keentally.core.step.Flow;
@@ -29,6 +31,11 @@ final class TilePainter {
     private final Map<PhaseMap, PhasePaint> means = new HashMap<>();
     private final Map<ObjectSet, ObjectColours> colours = new HashMap<>();
 
+    /** As all were seen last, and what was painted so. */
+    private Optional<TileLook> last = Optional.empty();
+
+    private final Map<TrialModel.Tile, int[]> painted = new IdentityHashMap<>();
+
     TilePainter(Newest newest) {
         this.newest = newest;
     }
@@ -37,24 +44,45 @@ final class TilePainter {
      * How all tiles are seen.
      *
      * @param view of one tile
+     * @param before what tiles show until they are ready
      */
-    record TileLook(Viewport view, Look of, PhaseSeen phases) {}
+    record TileLook(Viewport view, Look of, PhaseSeen phases, Optional<Before> before) {
+        boolean isBefore(TrialModel.Tile tile) {
+            return before.isPresent() && before.get().sample().equals(tile.sample());
+        }
+    }
 
-    /** @param done told all pictures in the order of the tiles, empty for those not ready, on the interface thread */
+    /** The picture of the sample on the stage, which is in memory. */
+    record Before(String sample, Pyramid picture, Field field) {}
+
+    /** @param done told all pictures in the order of the tiles, empty where there is none yet, on the interface thread */
     void paint(List<TrialModel.Tile> tiles, TileLook look, Consumer<List<Optional<int[]>>> done) {
         newest.ask(work -> {
-            List<Optional<int[]>> painted = tiles.stream()
-                    .map(t -> t.ready().isPresent() ? Optional.of(paint(t, look, work)) : Optional.<int[]>empty())
+            if (!last.equals(Optional.of(look))) {
+                painted.clear();
+                last = Optional.of(look);
+            }
+            Optional<int[]> before = look.before()
+                    .filter(b -> tiles.stream().anyMatch(t -> t.ready().isEmpty()))
+                    .map(b -> bare(b.picture(), b.field(), look, work));
+            List<Optional<int[]>> all = tiles.stream()
+                    .map(t -> t.ready().isPresent()
+                            ? Optional.of(painted.computeIfAbsent(t, n -> paint(n, look, work)))
+                            : before.filter(b -> look.isBefore(t)))
                     .toList();
-            return () -> done.accept(painted);
+            painted.keySet().removeIf(p -> tiles.stream().noneMatch(t -> t == p));
+            return () -> done.accept(all);
         });
+    }
+
+    private static int[] bare(Pyramid picture, Field field, TileLook look, Work work) {
+        return StageComposer.compose(Layers.bare(picture, field), look.view(), work);
     }
 
     private int[] paint(TrialModel.Tile tile, TileLook look, Work work) {
         Pyramid ground = tile.ready().orElseThrow().pyramid();
         if (tile.outcome().isEmpty()) {
-            return StageComposer.compose(
-                    Layers.bare(ground, tile.ready().get().made().field()), look.view(), work);
+            return bare(ground, tile.ready().get().made().field(), look, work);
         }
         State s = tile.outcome().get().state();
         Pyramid seen = StateLayers.isOnOriginal(s)

@@ -23,6 +23,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import keentally.core.agree.ObjectFates;
+import keentally.core.run.Lanes.Urgency;
 import keentally.core.view.Look;
 import keentally.core.view.Viewport;
 import keentally.core.words.Figures;
@@ -70,7 +71,7 @@ final class TrialGrid extends ScrollPane {
         this.stage = stage;
         this.model = model;
         this.onTake = onTake;
-        this.painter = new TilePainter(new Newest(desk, Platform::runLater));
+        this.painter = new TilePainter(new Newest(desk, Platform::runLater, Urgency.ASKED));
         this.whys = new TileWhy(desk, model);
         Why.from(this, () -> model.chosen().get().flatMap(i -> why(views.get(i).of)));
         setId("trial-grid");
@@ -147,6 +148,11 @@ final class TrialGrid extends ScrollPane {
             dragY = e.getY();
             look(v -> v.moved(dx, dy));
             e.consume();
+        }
+
+        void empty() {
+            of = null;
+            picture.setImage(null);
         }
 
         void show(TrialModel.Tile tile) {
@@ -235,6 +241,9 @@ final class TrialGrid extends ScrollPane {
 
     private void show() {
         List<TrialModel.Tile> tiles = model.tiles().get();
+        if (tiles.isEmpty()) {
+            return;
+        }
         if (views.size() != tiles.size()) {
             views.clear();
             for (int i = 0; i < tiles.size(); i++) {
@@ -247,7 +256,11 @@ final class TrialGrid extends ScrollPane {
         }
         place(tiles);
         mark();
-        paint();
+        if (view.isEmpty()) {
+            layOut();
+        } else {
+            paint();
+        }
     }
 
     /** Before the first tile of each sample stands its picture alone. */
@@ -278,12 +291,16 @@ final class TrialGrid extends ScrollPane {
         }
     }
 
+    private boolean isEmpty() {
+        return model.tiles().get().isEmpty();
+    }
+
     /** As few columns as let all tiles be seen at once, where that can be. */
     private void layOut() {
         double width = getViewportBounds().getWidth();
         double height = getViewportBounds().getHeight();
         int n = laid.size();
-        if (width < LEAST_WIDTH || height < CAPTION || n == 0) {
+        if (width < LEAST_WIDTH || height < CAPTION || n == 0 || isEmpty()) {
             return;
         }
         columns = 1;
@@ -317,13 +334,11 @@ final class TrialGrid extends ScrollPane {
         paint();
     }
 
-    /** Forgets where it looked, and what it painted. */
+    /** Forgets where it looked, what it showed and what it painted; the empty tiles are there for the next time. */
     void reset() {
-        painter = new TilePainter(new Newest(desk, Platform::runLater));
+        painter = new TilePainter(new Newest(desk, Platform::runLater, Urgency.ASKED));
         view = Optional.empty();
-        views.clear();
-        laid.clear();
-        pane.getChildren().clear();
+        laid.forEach(TileView::empty);
     }
 
     /** The middle of what the stage shows, near enough to see what changes. */
@@ -396,13 +411,14 @@ final class TrialGrid extends ScrollPane {
     }
 
     private void paint() {
-        if (view.isEmpty() || views.isEmpty()) {
+        if (view.isEmpty() || isEmpty()) {
             return;
         }
         TilePainter.TileLook look = new TilePainter.TileLook(
                 view.get(),
                 new Look(stage.overlay().get(), stage.strength().get()),
-                new PhaseSeen(stage.phaseLook().get(), desk.phaseColours()));
+                new PhaseSeen(stage.phaseLook().get(), desk.phaseColours()),
+                before());
         List<TileView> asked = List.copyOf(laid);
         painter.paint(asked.stream().map(v -> v.of).toList(), look, pictures -> {
             for (int i = 0; i < pictures.size(); i++) {
@@ -410,6 +426,17 @@ final class TrialGrid extends ScrollPane {
                 pictures.get(i).ifPresent(pixels -> put(tile, look.view(), pixels));
             }
         });
+    }
+
+    private Optional<TilePainter.Before> before() {
+        return desk.open()
+                .get()
+                .flatMap(o -> desk.shown()
+                        .get()
+                        .map(s -> new TilePainter.Before(
+                                desk.sampleId().get(),
+                                o.pyramid(),
+                                s.run().sample().field())));
     }
 
     private static void put(TileView tile, Viewport view, int[] pixels) {

@@ -435,14 +435,14 @@ public final class TrialModel {
         next(order().stream().map(tiles.get()::get).iterator(), bench, cancel);
     }
 
-    /** One tile at a time, so that what is ready is painted before the next. */
+    /** One tile at a time, so that what is ready is painted before the next; painting breaks it off, and it goes on after that. */
     private void next(Iterator<Tile> left, Bench bench, Cancel cancel) {
         if (cancel.asked() || !left.hasNext()) {
             return;
         }
         Tile tile = left.next();
-        desk.look(this, Urgency.ASKED, idle -> {
-            Tile done = bench.done(tile, cancel);
+        desk.look(this, Urgency.BESIDE, turn -> {
+            Tile done = bench.done(tile, turn);
             ui.execute(() -> {
                 came(tile, done, cancel);
                 next(left, bench, cancel);
@@ -507,6 +507,7 @@ public final class TrialModel {
     /** Leaves what is not done yet undone. */
     public void stop() {
         running.ask();
+        desk.unlook(this);
         waiting = 0;
     }
 

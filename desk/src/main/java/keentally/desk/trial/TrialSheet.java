@@ -96,7 +96,6 @@ public final class TrialSheet {
             return;
         }
         model.open(() -> {
-            grid.get().reset();
             open.set(true);
             panel.get().fill();
             grid.get().requestFocus();

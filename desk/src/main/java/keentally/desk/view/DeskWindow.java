@@ -675,6 +675,9 @@ public final class DeskWindow {
 
     /** Whether all that was asked for has been run and painted. */
     public boolean quiet() {
-        return desk.quiet() && stage.quiet() && parted.quiet();
+        return desk.quiet()
+                && stage.quiet()
+                && parted.quiet()
+                && !trials.model().isRunning();
     }
 }
