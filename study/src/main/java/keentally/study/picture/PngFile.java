@@ -74,13 +74,14 @@ final class PngFile {
         byte[] raw = new byte[(bottom - top) * (rows.rowBytes() + 1)];
         byte[] above = new byte[rows.rowBytes()];
         byte[] row = new byte[rows.rowBytes()];
+        byte[] nothing = new byte[rows.rowBytes()];
         if (top > 0) {
             rows.row().read(top - 1, above);
         }
         for (int y = top; y < bottom; y++) {
             rows.row().read(y, row);
             int at = (y - top) * (row.length + 1);
-            raw[at] = (byte) kind(row, above);
+            raw[at] = (byte) kind(row, above, nothing);
             filter(raw[at], row, above, raw, at + 1);
             byte[] swap = above;
             above = row;
@@ -95,28 +96,26 @@ final class PngFile {
     }
 
     /** The least sum of differences; a row that is even, or as the one above, costs next to nothing either way. */
-    private int kind(byte[] row, byte[] above) {
+    private int kind(byte[] row, byte[] above, byte[] nothing) {
         int pixel = rows.pixelBytes();
-        long asIs = 0;
-        long before = 0;
-        long fromAbove = 0;
-        for (int i = pixel; i < row.length; i++) {
-            asIs += Math.abs(row[i]);
-            before += Math.abs((byte) (row[i] - row[i - pixel]));
-            fromAbove += Math.abs((byte) (row[i] - above[i]));
-        }
+        int n = row.length - pixel;
+        long asIs = ByteDifferences.sum(row, pixel, nothing, pixel, n);
+        long before = ByteDifferences.sum(row, pixel, row, 0, n);
+        long fromAbove = ByteDifferences.sum(row, pixel, above, pixel, n);
         return asIs <= before && asIs <= fromAbove ? AS_IS : before <= fromAbove ? BEFORE : ABOVE;
     }
 
     private void filter(int kind, byte[] row, byte[] above, byte[] to, int at) {
         int pixel = rows.pixelBytes();
-        for (int i = 0; i < row.length; i++) {
-            int less = switch (kind) {
-                case BEFORE -> i < pixel ? 0 : row[i - pixel];
-                case ABOVE -> above[i];
-                default -> 0;
-            };
-            to[at + i] = (byte) (row[i] - less);
+        System.arraycopy(row, 0, to, at, row.length);
+        if (kind == BEFORE) {
+            for (int i = pixel; i < row.length; i++) {
+                to[at + i] = (byte) (row[i] - row[i - pixel]);
+            }
+        } else if (kind == ABOVE) {
+            for (int i = 0; i < row.length; i++) {
+                to[at + i] = (byte) (row[i] - above[i]);
+            }
         }
     }
 
