@@ -224,6 +224,7 @@ final class ControlWalk implements AutoCloseable {
             desk.node(root).applyCss();
             Reach.nameless(desk.node(root)).forEach(n -> said.add(root + ": " + n));
             Reach.cutOff(desk.node(root)).forEach(n -> said.add(root + ": " + n));
+            Reach.blank(desk.node(root)).forEach(n -> said.add(root + ": " + n));
             return ids;
         });
     }

@@ -131,7 +131,7 @@ class PhasesWindowTest {
             desk.keys(KeyCode.T);
             assertThat(ready.get())
                     .as("tiles worked out before the first was seen")
-                    .isBetween(0L, 3L);
+                    .isBetween(0L, 6L);
             assertThat(desk.onFx(() -> isPainted("tile-plain"))).isTrue();
             desk.keys(KeyCode.T);
             assertThat(desk.onFx(() -> isPainted("tile-0") || isPainted("tile-plain")))

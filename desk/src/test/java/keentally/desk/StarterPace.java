@@ -36,6 +36,7 @@ class StarterPace {
 
     @Test
     void ownPhotographs() throws Exception {
+        Start.quicken();
         System.out.println("| photograph | desk | copy of 48 MB, ms | first number, s | all, s | all exact, s |");
         System.out.println("| --- | --- | ---: | ---: | ---: | ---: |");
         for (String title : List.of("Crumb section", "Grain tray")) {

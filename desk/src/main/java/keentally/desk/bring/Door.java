@@ -10,6 +10,7 @@ import javafx.scene.Scene;
 import javafx.scene.control.RadioButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.VBox;
+import keentally.core.words.Words;
 import keentally.desk.look.Ask;
 import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
@@ -128,7 +129,7 @@ public final class Door {
         RadioButton mask = choice("door-mask", Texts.of("door.as-mask", name), choice);
         RadioButton sample = choice("door-sample", Texts.of("door.as-sample"), choice);
         mask.setSelected(true);
-        VBox content = new VBox(10, Prose.of(arrival.because(), "help-text"), mask, sample);
+        VBox content = new VBox(10, Prose.of(Words.spoken(arrival.because()), "help-text"), mask, sample);
         content.setPrefWidth(440);
         if (!Ask.that(scene.get(), Texts.of("door.title"), content, Texts.of("door.yes"))) {
             return;

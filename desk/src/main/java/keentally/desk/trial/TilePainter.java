@@ -35,6 +35,7 @@ final class TilePainter {
     private Optional<TileLook> last = Optional.empty();
 
     private final Map<TrialModel.Tile, int[]> painted = new IdentityHashMap<>();
+    private Optional<int[]> bare = Optional.empty();
 
     TilePainter(Newest newest) {
         this.newest = newest;
@@ -60,19 +61,25 @@ final class TilePainter {
         newest.ask(work -> {
             if (!last.equals(Optional.of(look))) {
                 painted.clear();
+                bare = Optional.empty();
                 last = Optional.of(look);
             }
-            Optional<int[]> before = look.before()
-                    .filter(b -> tiles.stream().anyMatch(t -> t.ready().isEmpty()))
-                    .map(b -> bare(b.picture(), b.field(), look, work));
+            if (bare.isEmpty() && tiles.stream().anyMatch(t -> t.ready().isEmpty())) {
+                bare = look.before().map(b -> bare(b.picture(), b.field(), look, work));
+            }
             List<Optional<int[]>> all = tiles.stream()
                     .map(t -> t.ready().isPresent()
                             ? Optional.of(painted.computeIfAbsent(t, n -> paint(n, look, work)))
-                            : before.filter(b -> look.isBefore(t)))
+                            : bare.filter(b -> look.isBefore(t)))
                     .toList();
             painted.keySet().removeIf(p -> tiles.stream().noneMatch(t -> t == p));
             return () -> done.accept(all);
         });
+    }
+
+    /** What was asked last is wanted no more. */
+    void drop() {
+        newest.drop();
     }
 
     private static int[] bare(Pyramid picture, Field field, TileLook look, Work work) {

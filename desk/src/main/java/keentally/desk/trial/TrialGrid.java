@@ -73,7 +73,12 @@ final class TrialGrid extends ScrollPane {
         this.onTake = onTake;
         this.painter = new TilePainter(new Newest(desk, Platform::runLater, Urgency.ASKED));
         this.whys = new TileWhy(desk, model);
-        Why.from(this, () -> model.chosen().get().flatMap(i -> why(views.get(i).of)));
+        Why.from(
+                this,
+                () -> model.chosen()
+                        .get()
+                        .flatMap(i -> Optional.ofNullable(views.get(i).of))
+                        .flatMap(this::why));
         setId("trial-grid");
         getStyleClass().add("trial-grid");
         setContent(pane);
@@ -100,6 +105,7 @@ final class TrialGrid extends ScrollPane {
         private final int index;
         private TrialModel.Tile of;
         private final ImageView picture = new ImageView();
+        private int[] pixels;
         private final Label name = new Label();
         private final Label main = new Label();
         private final Label side = new Label();
@@ -152,7 +158,18 @@ final class TrialGrid extends ScrollPane {
 
         void empty() {
             of = null;
-            picture.setImage(null);
+            put(null, Optional.empty());
+        }
+
+        /** Shows what was painted; nothing where there is nothing yet. @param through the window it was painted for */
+        void put(Viewport through, Optional<int[]> painted) {
+            if (painted.isPresent() && painted.get() == pixels) {
+                return;
+            }
+            pixels = painted.orElse(null);
+            picture.setImage(painted.map(p -> new WritableImage(new PixelBuffer<>(
+                            through.width(), through.height(), IntBuffer.wrap(p), PixelFormat.getIntArgbPreInstance())))
+                    .orElse(null));
         }
 
         void show(TrialModel.Tile tile) {
@@ -336,6 +353,7 @@ final class TrialGrid extends ScrollPane {
 
     /** Forgets where it looked, what it showed and what it painted; the empty tiles are there for the next time. */
     void reset() {
+        painter.drop();
         painter = new TilePainter(new Newest(desk, Platform::runLater, Urgency.ASKED));
         view = Optional.empty();
         laid.forEach(TileView::empty);
@@ -422,8 +440,7 @@ final class TrialGrid extends ScrollPane {
         List<TileView> asked = List.copyOf(laid);
         painter.paint(asked.stream().map(v -> v.of).toList(), look, pictures -> {
             for (int i = 0; i < pictures.size(); i++) {
-                TileView tile = asked.get(i);
-                pictures.get(i).ifPresent(pixels -> put(tile, look.view(), pixels));
+                asked.get(i).put(look.view(), pictures.get(i));
             }
         });
     }
@@ -437,10 +454,5 @@ final class TrialGrid extends ScrollPane {
                                 desk.sampleId().get(),
                                 o.pyramid(),
                                 s.run().sample().field())));
-    }
-
-    private static void put(TileView tile, Viewport view, int[] pixels) {
-        tile.picture.setImage(new WritableImage(new PixelBuffer<>(
-                view.width(), view.height(), IntBuffer.wrap(pixels), PixelFormat.getIntArgbPreInstance())));
     }
 }

@@ -442,7 +442,8 @@ public final class TrialModel {
         }
         Tile tile = left.next();
         desk.look(this, Urgency.BESIDE, turn -> {
-            Tile done = bench.done(tile, turn);
+            boolean made = tile.variant().making().isPresent(); // what is learnt for it is not begun again
+            Tile done = bench.done(tile, made ? cancel : turn);
             ui.execute(() -> {
                 came(tile, done, cancel);
                 next(left, bench, cancel);
