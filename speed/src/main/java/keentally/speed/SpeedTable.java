@@ -30,6 +30,7 @@ public final class SpeedTable {
         row("histogramAndRules8", "histogram and automatic rules (Otsu), 8 bit", 0.4);
         row("histogramAndRules16", "histogram and automatic rules (Otsu), 16 bit", "60 ms");
         row("threshold8", "threshold, 8 bit", "");
+        row("threshold16", "threshold, 16 bit", "");
         row("thresholdFloat", "threshold, float", "");
         row("gaussianSigma2", "Gaussian, sigma 2", 3);
         row("gaussianSigma20", "Gaussian, sigma 20", 3);

@@ -150,6 +150,11 @@ public class TwelveMegapixels extends TwoThreads {
     }
 
     @Benchmark
+    public Mask threshold16() {
+        return Cut.bright(23_000).mask(shorts, field, work);
+    }
+
+    @Benchmark
     public Mask thresholdFloat() {
         return Cut.bright(115).mask(floats, field, work);
     }

@@ -19,13 +19,17 @@ import keentally.core.work.Work;
  * @param high included; +∞ for no upper end
  */
 public record Cut(double low, double high) {
-    private static final VarHandle EIGHT = MethodHandles.byteArrayViewVarHandle(long[].class, ByteOrder.LITTLE_ENDIAN);
+    private static final VarHandle BYTES = MethodHandles.byteArrayViewVarHandle(long[].class, ByteOrder.LITTLE_ENDIAN);
 
-    private static final long EACH = 0x0101_0101_0101_0101L;
-    private static final long TOPS = 0x8080_8080_8080_8080L;
+    /** The top bit of each of eight bytes, and what brings these bits together in the highest byte of a product. */
+    private static final long EIGHT = 0x8080_8080_8080_8080L;
 
-    /** Brings the lowest bits of eight bytes together in the highest byte of a product. */
-    private static final long GATHER = 0x0102_0408_1020_4080L;
+    private static final long GATHER_EIGHT = 0x0002_0408_1020_4081L;
+
+    /** The same of four numbers of 16 bits; these bits come together in the four highest. */
+    private static final long FOUR = 0x8000_8000_8000_8000L;
+
+    private static final long GATHER_FOUR = 0x0000_2000_4000_8001L;
 
     public Cut {
         if (Double.isNaN(low) || Double.isNaN(high)) {
@@ -86,36 +90,60 @@ public record Cut(double low, double high) {
         if (least > 255 || most < 0 || least > most) {
             return;
         }
-        long low = EACH * Math.max(0, least);
-        long high = EACH * Math.min(255, most);
-        int x = 0;
-        for (; x + 8 <= width; x += 8) {
-            long v = (long) EIGHT.get(values, base + x);
-            long both = atLeast(v, low) & atLeast(high, v) & TOPS;
-            words[first + (x >>> 6)] |= (both >>> 7) * GATHER >>> 56 << x;
-        }
-        for (; x < width; x++) {
-            int v = values[base + x] & 0xff;
-            words[first + (x >>> 6)] |= (long) (~(v - least | most - v) >>> 31) << x;
-        }
-    }
-
-    /** The top bit of each byte says whether that of {@code a} is as high as that of {@code b}, or higher; other bits say nothing. */
-    private static long atLeast(long a, long b) {
-        long lower = (a | TOPS) - (b & ~TOPS);
-        return a & ~b | ~(a ^ b) & lower;
-    }
-
-    private static void row(short[] values, int base, int width, long[] words, int first, int least, int most) {
+        int low = Math.max(0, least);
+        int above = Math.min(255, most) + 1;
         for (int x = 0; x < width; x += 64) {
             int n = Math.min(64, width - x);
             long word = 0;
-            for (int i = 0; i < n; i++) {
-                int v = values[base + x + i] & 0xffff;
-                word |= (long) (~(v - least | most - v) >>> 31) << i;
+            int i = 0;
+            for (; i + 8 <= n; i += 8) {
+                long v = (long) BYTES.get(values, base + x + i);
+                long in = atLeast(v, low, EIGHT, 8) & (above > 255 ? EIGHT : ~atLeast(v, above, EIGHT, 8));
+                word |= (in & EIGHT) * GATHER_EIGHT >>> 56 << i;
+            }
+            for (; i < n; i++) {
+                word |= within(values[base + x + i] & 0xff, least, most) << i;
             }
             words[first + (x >>> 6)] = word;
         }
+    }
+
+    /** Four values at a time. */
+    private static void row(short[] values, int base, int width, long[] words, int first, int least, int most) {
+        if (least > 0xffff || most < 0 || least > most) {
+            return;
+        }
+        int low = Math.max(0, least);
+        int above = Math.min(0xffff, most) + 1;
+        for (int x = 0; x < width; x += 64) {
+            int n = Math.min(64, width - x);
+            long word = 0;
+            int i = 0;
+            for (; i + 4 <= n; i += 4) {
+                int at = base + x + i;
+                long v = values[at] & 0xffffL
+                        | (values[at + 1] & 0xffffL) << 16
+                        | (values[at + 2] & 0xffffL) << 32
+                        | (long) values[at + 3] << 48;
+                long in = atLeast(v, low, FOUR, 16) & (above > 0xffff ? FOUR : ~atLeast(v, above, FOUR, 16));
+                word |= (in & FOUR) * GATHER_FOUR >>> 60 << i;
+            }
+            for (; i < n; i++) {
+                word |= within(values[base + x + i] & 0xffff, least, most) << i;
+            }
+            words[first + (x >>> 6)] = word;
+        }
+    }
+
+    /** Of numbers of so many bits that lie side by side: the top bit of each becomes whether it was at least {@code b}; other bits say nothing. */
+    private static long atLeast(long side, int b, long tops, int bits) {
+        int half = 1 << bits - 1;
+        long rest = (side & ~tops) + (tops >>> bits - 1) * (half - (b & half - 1));
+        return b >= half ? side & rest : side | rest;
+    }
+
+    private static long within(int v, int least, int most) {
+        return ~(v - least | most - v) >>> 31;
     }
 
     private static void row(float[] values, int base, int width, long[] words, int first, float low, float high) {

@@ -9,6 +9,7 @@ import keentally.core.Chance;
 import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
 import keentally.core.picture.Plane;
+import keentally.core.picture.Plane8;
 import keentally.core.work.Work;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -40,6 +41,23 @@ class CutTest {
                         assertThat(mask.at(x, y)).isEqualTo(field.contains(x, y) && v > c.low() && v <= c.high());
                     }
                 }
+            }
+        }
+    }
+
+    @Test
+    void everyValueMeetsEveryCut() {
+        byte[] each = new byte[257];
+        for (int i = 0; i < each.length; i++) {
+            each[i] = (byte) i;
+        }
+        Plane8 values = Plane8.of(each.length, 1, each);
+        for (int low = -2; low < 258; low++) {
+            Mask bright = Cut.bright(low).mask(values, Field.whole(257, 1), Work.alone());
+            Mask dark = Cut.dark(low).mask(values, Field.whole(257, 1), Work.alone());
+            for (int x = 0; x < 257; x++) {
+                assertThat(bright.at(x, 0)).isEqualTo(x % 256 > low);
+                assertThat(dark.at(x, 0)).isEqualTo(x % 256 <= low);
             }
         }
     }
