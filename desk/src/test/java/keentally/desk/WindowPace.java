@@ -75,16 +75,22 @@ class WindowPace {
             desk.quiet();
             for (boolean warm : new boolean[] {false, true}) {
                 Hand hand = new Hand(desk, warm ? name : "");
+                double apart = warm ? 0.4 : 0; // so that nothing that was worked out before comes back
                 desk.click("card-1");
                 hand.drags(
-                        "cut moved once", "histogram", STEPS / 3, true, t -> 0.5, t -> 0.5 + 0.15 * Math.sin(t / 3.0));
+                        "cut moved once",
+                        "histogram",
+                        STEPS / 3,
+                        true,
+                        t -> 0.5,
+                        t -> 0.5 + 0.15 * Math.sin(t / 3.0 + apart));
                 hand.drags(
                         "cut dragged without a pause",
                         "histogram",
                         STEPS,
                         false,
                         t -> 0.5,
-                        t -> 0.5 + 0.15 * Math.sin(t / 9.0));
+                        t -> 0.5 + 0.15 * Math.sin(t / 9.0 + apart));
                 hand.drags(
                         "panned",
                         "stage",
@@ -104,7 +110,7 @@ class WindowPace {
                             "depth-slider",
                             STEPS / 3,
                             true,
-                            t -> 0.4 + 0.2 * Math.sin(t / 3.0),
+                            t -> 0.4 + 0.2 * Math.sin(t / 3.0 + apart),
                             t -> 0.5);
                     hand.keys("depth of a split moved by key", "depth-slider", SLOW_STEPS);
                 }

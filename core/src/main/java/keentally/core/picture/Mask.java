@@ -138,10 +138,14 @@ public final class Mask implements HoldsBuffers {
      *
      * @param top the first of the rows, of which there are at most seven: every {@code skip}th above {@code bottom}
      * @param columns ascending, each from 0 to the width
+     * @return whether any pixel of these rows is set; if none, nothing is told
      */
-    public void countsBefore(int top, int bottom, int skip, int[] columns, int[] into) {
+    public boolean countsBefore(int top, int bottom, int skip, int[] columns, int[] into) {
         int before = 0;
         int i = 0;
+        if (isClear(top, bottom, skip)) {
+            return false;
+        }
         for (int word = 0; word < stride; word++) {
             long ones = 0; // of each column the count of the rows, in three digits of two
             long twos = 0;
@@ -154,12 +158,29 @@ public final class Mask implements HoldsBuffers {
                 twos ^= carry;
             }
             int end = word + 1 << 6;
+            if ((ones | twos | fours) == 0) {
+                for (; i < into.length && columns[i] < end; i++) {
+                    into[i] = before;
+                }
+                continue;
+            }
             for (; i < into.length && columns[i] < end; i++) {
                 into[i] = before + weighed(ones, twos, fours, (1L << columns[i]) - 1);
             }
             before += weighed(ones, twos, fours, -1);
         }
         Arrays.fill(into, i, into.length, before);
+        return true;
+    }
+
+    private boolean isClear(int top, int bottom, int skip) {
+        long any = 0;
+        for (int y = top; y < bottom; y += skip) {
+            for (int word = y * stride; word < (y + 1) * stride; word++) {
+                any |= words[word];
+            }
+        }
+        return any == 0;
     }
 
     private static int weighed(long ones, long twos, long fours, long of) {

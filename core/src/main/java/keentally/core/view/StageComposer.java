@@ -278,7 +278,9 @@ public final class StageComposer {
         boolean plain = ink == Pattern.MASK;
         int[] before = new int[width + 1];
         int rows = (bottom - top + skip - 1) / skip;
-        mask.countsBefore(top, bottom, skip, edges, before);
+        if (!mask.countsBefore(top, bottom, skip, edges, before)) {
+            return;
+        }
         for (int i = 0; i < width; i++) {
             int set = before[i + 1] - before[i];
             int colour = set > 0 && columns[i] >= 0 ? plain ? Inks.MASK : ink.at(i, j) : 0;

@@ -142,6 +142,11 @@ public final class DeskModel implements AutoCloseable {
         return following.preview.getReadOnlyProperty();
     }
 
+    /** The same once the stage shows it: what is said of it beside the stage need not keep the hand waiting. */
+    public ReadOnlyObjectProperty<Optional<Run>> previewSeen() {
+        return following.previewSeen.getReadOnlyProperty();
+    }
+
     /** Whether the numbers of the sample stand where the selected station's panel stands else. */
     public BooleanProperty numbersOpen() {
         return numbersOpen;
@@ -509,6 +514,7 @@ public final class DeskModel implements AutoCloseable {
     /** What was waited for can be seen. */
     public void seen() {
         workers.calm();
+        following.seen();
     }
 
     /** Shows what other values would give, without keeping them. */

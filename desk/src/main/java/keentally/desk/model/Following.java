@@ -44,6 +44,7 @@ final class Following {
 
     final ReadOnlyObjectWrapper<Optional<SampleRun>> shown = new ReadOnlyObjectWrapper<>(Optional.empty());
     final ReadOnlyObjectWrapper<Optional<Run>> preview = new ReadOnlyObjectWrapper<>(Optional.empty());
+    final ReadOnlyObjectWrapper<Optional<Run>> previewSeen = new ReadOnlyObjectWrapper<>(Optional.empty());
     final ReadOnlyObjectWrapper<Map<String, Integer>> cautionCounts = new ReadOnlyObjectWrapper<>(Map.of());
 
     /** Selected objects, by region; they belong to the last run. */
@@ -63,7 +64,12 @@ final class Following {
         this.checks = checks;
         this.say = say;
         shown.addListener((o, was, is) -> hold(is.map(SampleRun::run), true));
-        preview.addListener((o, was, is) -> hold(is, false));
+        preview.addListener((o, was, is) -> {
+            hold(is, false);
+            if (is.isEmpty()) {
+                seen();
+            }
+        });
     }
 
     /**
@@ -83,6 +89,11 @@ final class Following {
         } else {
             heldPreview = now;
         }
+    }
+
+    /** The stage shows what it was told last. */
+    void seen() {
+        previewSeen.set(preview.get());
     }
 
     /** Nothing is on the stage any more; what was asked for is wanted no more. */

@@ -114,7 +114,23 @@ public final class StageCanvas extends Region {
         shown.setImage(new WritableImage(buffer));
         painted = view;
         follow();
-        desk.seen();
+        seen();
+    }
+
+    /** Tells that the stage shows what was asked for behind the pulse that brings it: what hangs on that does not hold it up. */
+    private void seen() {
+        var scene = getScene();
+        if (scene == null) {
+            desk.seen();
+            return;
+        }
+        scene.addPostLayoutPulseListener(new Runnable() {
+            @Override
+            public void run() {
+                scene.removePostLayoutPulseListener(this);
+                Platform.runLater(desk::seen);
+            }
+        });
     }
 
     /** Whether everything asked for is shown. */

@@ -84,7 +84,7 @@ public final class MethodLine extends ScrollPane {
         desk.sampleId().addListener(o -> rebuild());
         desk.open().addListener(o -> refresh());
         desk.shown().addListener(o -> refresh());
-        desk.preview().addListener(o -> headlines());
+        desk.previewSeen().addListener(o -> headlines());
         desk.station().addListener(o -> select());
         desk.numbersOpen().addListener(o -> select());
         takeSlides();

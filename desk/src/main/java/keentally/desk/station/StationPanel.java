@@ -118,7 +118,7 @@ public final class StationPanel extends VBox {
         desk.sampleId().addListener(o -> rebuildWhereChanged());
         desk.open().addListener(o -> rebuildWhereChanged());
         desk.shown().addListener(o -> refresh());
-        desk.preview().addListener(o -> refresh(desk.preview().get().isPresent()));
+        desk.previewSeen().addListener(o -> refresh(desk.previewSeen().get().isPresent()));
         desk.selection().addListener(o -> {
             refreshPicture();
             body.selected();

@@ -1,9 +1,11 @@
 package keentally.desk.station;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.stream.DoubleStream;
 import javafx.beans.property.IntegerProperty;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
@@ -14,11 +16,8 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
-import javafx.scene.shape.ClosePath;
-import javafx.scene.shape.LineTo;
-import javafx.scene.shape.MoveTo;
-import javafx.scene.shape.Path;
-import javafx.scene.shape.PathElement;
+import javafx.scene.shape.Polygon;
+import javafx.scene.shape.Rectangle;
 import keentally.core.words.Figures;
 import keentally.desk.look.Copies;
 import keentally.desk.look.Texts;
@@ -51,8 +50,11 @@ final class UprightHistogram extends Pane {
         }
     }
 
-    private final Path kept = new Path();
-    private final Path rest = new Path();
+    /** The whole histogram for each part between cuts, of which only that part is seen: a cut that is dragged moves no corner. */
+    private final List<Polygon> sides = new ArrayList<>();
+
+    private double[] corners = {};
+    private Optional<Drawn> drawn = Optional.empty();
     private final Label top = new Label();
     private final Label bottom = new Label();
     private final Label above = new Label();
@@ -69,6 +71,9 @@ final class UprightHistogram extends Pane {
     private boolean together;
 
     private double from;
+
+    /** What the corners hang on. */
+    private record Drawn(LevelProfile profile, double width, double height) {}
 
     /** A cut's line, its grip and its value. */
     private record Bar(Region line, Region grip, Label value) {
@@ -97,8 +102,6 @@ final class UprightHistogram extends Pane {
         this.held = held;
         setId("histogram");
         getStyleClass().add("histogram");
-        kept.getStyleClass().add("histogram-kept");
-        rest.getStyleClass().add("histogram-rest");
         top.getStyleClass().add("axis");
         bottom.getStyleClass().add("axis");
         above.getStyleClass().add("share");
@@ -113,7 +116,7 @@ final class UprightHistogram extends Pane {
         bracket.getStyleClass().add("cut-bracket");
         bracket.setId("cut-bracket");
         bracket.setMouseTransparent(true);
-        getChildren().addAll(rest, kept, bracket, top, bottom, above, below);
+        getChildren().addAll(bracket, top, bottom, above, below);
         setCursor(Cursor.V_RESIZE);
         setFocusTraversable(true);
         setAccessibleRole(AccessibleRole.SLIDER);
@@ -263,12 +266,10 @@ final class UprightHistogram extends Pane {
             node.setVisible(there);
         }
         if (!there) {
-            kept.getElements().clear();
-            rest.getElements().clear();
             return;
         }
         LevelProfile p = profile.get();
-        rows(p, getWidth() - LEFT - 6);
+        sides(p);
         place(top, Figures.number(p.high()), 0, PAD - 8, LEFT - 8);
         place(bottom, Figures.number(p.low()), 0, getHeight() - PAD - 8, LEFT - 8);
         for (int i = 0; i < bars.size(); i++) {
@@ -337,34 +338,51 @@ final class UprightHistogram extends Pane {
         label.resizeRelocate(x, y, width, 18);
     }
 
-    /** Bars as long as the square root of their counts, so that a small hump beside a large one can be seen. */
-    private void rows(LevelProfile p, double width) {
-        double tallest = Math.sqrt(p.tallest());
-        double step = (getHeight() - 2 * PAD) / LevelProfile.ROWS;
-        List<PathElement> filled = new ArrayList<>();
-        List<PathElement> hollow = new ArrayList<>();
-        int part = 0;
-        boolean isKept = cuts.length == 0 || parts.kept(0);
-        for (int i = 0; i < LevelProfile.ROWS; i++) {
-            double value = p.low() + (i + 0.5) / LevelProfile.ROWS * (p.high() - p.low());
-            while (part < cuts.length && value > cuts[part]) {
-                part++;
-                isKept = parts.kept(part);
-            }
-            if (p.rows()[i] == 0) {
-                continue;
-            }
-            double length = Math.max(1, width * Math.sqrt(p.rows()[i]) / tallest);
-            double y = getHeight() - PAD - (i + 1) * step;
-            List<PathElement> bar = List.of(
-                    new MoveTo(LEFT, y),
-                    new LineTo(LEFT + length, y),
-                    new LineTo(LEFT + length, y + step + 0.3),
-                    new LineTo(LEFT, y + step + 0.3),
-                    new ClosePath());
-            (isKept ? filled : hollow).addAll(bar);
+    private void sides(LevelProfile p) {
+        Drawn wanted = new Drawn(p, getWidth() - LEFT - 6, getHeight());
+        boolean other = !drawn.equals(Optional.of(wanted));
+        if (other) {
+            corners = corners(wanted);
+            drawn = Optional.of(wanted);
         }
-        kept.getElements().setAll(filled);
-        rest.getElements().setAll(hollow);
+        while (sides.size() <= cuts.length) {
+            Polygon side = new Polygon(corners);
+            side.setClip(new Rectangle());
+            getChildren().addFirst(side);
+            sides.add(side);
+        }
+        for (int part = 0; part < sides.size(); part++) {
+            Polygon side = sides.get(part);
+            side.setVisible(part <= cuts.length);
+            if (other) {
+                side.getPoints().setAll(Arrays.stream(corners).boxed().toList());
+            }
+            if (side.isVisible()) {
+                String look = cuts.length == 0 || parts.kept(part) ? "histogram-kept" : "histogram-rest";
+                if (!side.getStyleClass().contains(look)) {
+                    side.getStyleClass().setAll(look);
+                }
+                double top = part < cuts.length ? yOf(p, cuts[part]) : 0;
+                Rectangle seen = (Rectangle) side.getClip();
+                seen.setY(top);
+                seen.setWidth(getWidth());
+                seen.setHeight((part > 0 ? yOf(p, cuts[part - 1]) : getHeight()) - top);
+            }
+        }
+    }
+
+    /** Rows as long as the square root of their counts, so that a small hump beside a large one can be seen: x and y in turn, from the lowest level upwards. */
+    private static double[] corners(Drawn of) {
+        double tallest = Math.sqrt(of.profile().tallest());
+        double step = (of.height() - 2 * PAD) / LevelProfile.ROWS;
+        DoubleStream.Builder corners = DoubleStream.builder();
+        corners.add(LEFT).add(of.height() - PAD);
+        for (int i = 0; i < LevelProfile.ROWS; i++) {
+            long count = of.profile().rows()[i];
+            double length = count == 0 ? 0 : Math.max(1, of.width() * Math.sqrt(count) / tallest);
+            double y = of.height() - PAD - i * step;
+            corners.add(LEFT + length).add(y).add(LEFT + length).add(y - step);
+        }
+        return corners.add(LEFT).add(PAD).build().toArray();
     }
 }
