@@ -14,6 +14,7 @@ import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.Collectors;
 import javafx.animation.AnimationTimer;
+import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
@@ -22,6 +23,7 @@ import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import javafx.scene.robot.Robot;
+import javafx.util.Duration;
 import keentally.core.draw.ShapeRenderer;
 import keentally.core.geometry.Ellipse;
 import keentally.core.picture.Picture;
@@ -41,6 +43,7 @@ class WindowPace {
     private static final int SLOW_STEPS = 12;
     private static final int CELL = 62;
     private static final long LONGEST = 20_000;
+    private static final Duration HELD = Duration.millis(80);
     private static final long STALL = 30;
     private static final long PATIENCE = 2_000;
 
@@ -251,13 +254,18 @@ class WindowPace {
             desk.quiet();
         }
 
-        /** The right arrow, again and again. */
+        /** The right arrow, again and again, as long as a finger rests on a key. */
         void keys(String what, String id, int times) throws InterruptedException {
             desk.onFx(() -> {
                 desk.node(id).requestFocus();
                 return null;
             });
-            acts(what, times, () -> new Robot().keyType(KeyCode.RIGHT));
+            acts(what, times, () -> {
+                new Robot().keyPress(KeyCode.RIGHT);
+                PauseTransition held = new PauseTransition(HELD);
+                held.setOnFinished(e -> new Robot().keyRelease(KeyCode.RIGHT));
+                held.play();
+            });
         }
 
         void acts(String what, int times, Runnable act) throws InterruptedException {
@@ -272,7 +280,7 @@ class WindowPace {
         /** Answered by the first tile that has a picture. */
         void trial() throws InterruptedException {
             Stalls stalls = new Stalls();
-            for (int i = 0; i < 3; i++) {
+            for (int i = 0; i < SLOW_STEPS; i++) {
                 CountDownLatch seen = new CountDownLatch(1);
                 long start = System.nanoTime();
                 desk.onFx(() -> {

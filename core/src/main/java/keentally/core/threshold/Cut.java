@@ -92,19 +92,19 @@ public record Cut(double low, double high) {
         }
         int low = Math.max(0, least);
         int above = Math.min(255, most) + 1;
-        for (int x = 0; x < width; x += 64) {
-            int n = Math.min(64, width - x);
+        int whole = width & -64;
+        for (int x = 0; x < whole; x += 64) {
             long word = 0;
-            int i = 0;
-            for (; i + 8 <= n; i += 8) {
+            for (int i = 0; i < 64; i += 8) {
                 long v = (long) BYTES.get(values, base + x + i);
-                long in = atLeast(v, low, EIGHT, 8) & (above > 255 ? EIGHT : ~atLeast(v, above, EIGHT, 8));
+                long in = atLeast(v, low, EIGHT, 8);
+                in = above > 255 ? in : in & ~atLeast(v, above, EIGHT, 8);
                 word |= (in & EIGHT) * GATHER_EIGHT >>> 56 << i;
             }
-            for (; i < n; i++) {
-                word |= within(values[base + x + i] & 0xff, least, most) << i;
-            }
             words[first + (x >>> 6)] = word;
+        }
+        for (int x = whole; x < width; x++) {
+            words[first + (x >>> 6)] |= within(values[base + x] & 0xff, least, most) << x;
         }
     }
 
@@ -115,23 +115,23 @@ public record Cut(double low, double high) {
         }
         int low = Math.max(0, least);
         int above = Math.min(0xffff, most) + 1;
-        for (int x = 0; x < width; x += 64) {
-            int n = Math.min(64, width - x);
+        int whole = width & -64;
+        for (int x = 0; x < whole; x += 64) {
             long word = 0;
-            int i = 0;
-            for (; i + 4 <= n; i += 4) {
+            for (int i = 0; i < 64; i += 4) {
                 int at = base + x + i;
                 long v = values[at] & 0xffffL
                         | (values[at + 1] & 0xffffL) << 16
                         | (values[at + 2] & 0xffffL) << 32
                         | (long) values[at + 3] << 48;
-                long in = atLeast(v, low, FOUR, 16) & (above > 0xffff ? FOUR : ~atLeast(v, above, FOUR, 16));
+                long in = atLeast(v, low, FOUR, 16);
+                in = above > 0xffff ? in : in & ~atLeast(v, above, FOUR, 16);
                 word |= (in & FOUR) * GATHER_FOUR >>> 60 << i;
             }
-            for (; i < n; i++) {
-                word |= within(values[base + x + i] & 0xffff, least, most) << i;
-            }
             words[first + (x >>> 6)] = word;
+        }
+        for (int x = whole; x < width; x++) {
+            words[first + (x >>> 6)] |= within(values[base + x] & 0xffff, least, most) << x;
         }
     }
 
