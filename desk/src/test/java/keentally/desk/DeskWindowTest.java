@@ -72,14 +72,20 @@ class DeskWindowTest {
     @Test
     void theCountFollowsWhileTheMouseIsStillDown() throws Exception {
         int before = desk.count();
+        String said = desk.text("headline");
         desk.press("histogram", 0.8, 0.6);
         for (double y = 0.6; y > 0.25; y -= 0.05) {
             desk.dragTo("histogram", 0.8, y);
         }
         desk.quiet();
         assertThat(desk.count()).isNotEqualTo(before);
+        assertThat(desk.text("headline")).startsWith("cut at").isNotEqualTo(said);
+        assertThat(desk.onFx(() -> desk.model().previewSeen().get()))
+                .isPresent()
+                .isEqualTo(desk.onFx(() -> desk.model().preview().get()));
         assertThat(desk.onFx(() -> desk.model().undoable())).isEmpty();
         desk.release();
+        assertThat(desk.onFx(() -> desk.model().previewSeen().get())).isEmpty();
         assertThat(desk.onFx(() -> desk.model().undoable())).contains("move the cut");
     }
 

@@ -1,5 +1,7 @@
 package keentally.core.threshold;
 
+import java.lang.foreign.MemorySegment;
+import java.lang.foreign.ValueLayout;
 import java.lang.invoke.MethodHandles;
 import java.lang.invoke.VarHandle;
 import java.nio.ByteOrder;
@@ -20,6 +22,9 @@ import keentally.core.work.Work;
  */
 public record Cut(double low, double high) {
     private static final VarHandle BYTES = MethodHandles.byteArrayViewVarHandle(long[].class, ByteOrder.LITTLE_ENDIAN);
+
+    /** Four shorts as they lie in memory, the first lowest. */
+    private static final ValueLayout.OfLong SHORTS = ValueLayout.JAVA_LONG_UNALIGNED.withOrder(ByteOrder.LITTLE_ENDIAN);
 
     /** The top bit of each of eight bytes, and what brings these bits together in the highest byte of a product. */
     private static final long EIGHT = 0x8080_8080_8080_8080L;
@@ -115,15 +120,12 @@ public record Cut(double low, double high) {
         }
         int low = Math.max(0, least);
         int above = Math.min(0xffff, most) + 1;
+        MemorySegment side = MemorySegment.ofArray(values);
         int whole = width & -64;
         for (int x = 0; x < whole; x += 64) {
             long word = 0;
             for (int i = 0; i < 64; i += 4) {
-                int at = base + x + i;
-                long v = values[at] & 0xffffL
-                        | (values[at + 1] & 0xffffL) << 16
-                        | (values[at + 2] & 0xffffL) << 32
-                        | (long) values[at + 3] << 48;
+                long v = side.get(SHORTS, (base + x + i) * 2L);
                 long in = atLeast(v, low, FOUR, 16);
                 in = above > 0xffff ? in : in & ~atLeast(v, above, FOUR, 16);
                 word |= (in & FOUR) * GATHER_FOUR >>> 60 << i;

@@ -50,11 +50,11 @@ final class Following {
     /** Selected objects, by region; they belong to the last run. */
     final ObjectProperty<Set<Integer>> selection = new SimpleObjectProperty<>(Set.of());
 
-    /** @param say told what is in the way */
     private StateCache.Hold heldShown = () -> {};
 
     private StateCache.Hold heldPreview = () -> {};
 
+    /** @param say told what is in the way */
     Following(
             Executor ui, Lanes lanes, Runner runner, StateCache memory, PictureCautions checks, Consumer<String> say) {
         this.ui = ui;

@@ -347,6 +347,7 @@ final class UprightHistogram extends Pane {
         }
         while (sides.size() <= cuts.length) {
             Polygon side = new Polygon(corners);
+            side.setFill(null); // until its style has come
             side.setClip(new Rectangle());
             getChildren().addFirst(side);
             sides.add(side);
