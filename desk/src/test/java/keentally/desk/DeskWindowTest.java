@@ -1,20 +1,25 @@
 package keentally.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
+import javafx.scene.Node;
 import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.scene.layout.Pane;
 import keentally.core.draw.ShapeRenderer;
 import keentally.core.geometry.Ellipse;
 import keentally.core.picture.Picture;
@@ -26,6 +31,8 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** The person's job at the real screen, with mouse and keys. */
 class DeskWindowTest {
@@ -87,6 +94,45 @@ class DeskWindowTest {
         desk.release();
         assertThat(desk.onFx(() -> desk.model().previewSeen().get())).isEmpty();
         assertThat(desk.onFx(() -> desk.model().undoable())).contains("move the cut");
+    }
+
+    /** From the top; a part ends at the line of a cut, also after a drag. */
+    @ParameterizedTest
+    @CsvSource({
+        "bright, kept rest",
+        "dark, rest kept",
+        "between two cuts, rest kept rest",
+        "outside of two cuts, kept rest kept"
+    })
+    void theHistogramIsFilledWhereValuesAreKept(String keep, String parts) {
+        desk.choose("setting-keep", keep);
+        for (double to : new double[] {0.4, 0.7}) {
+            desk.press("histogram", 0.8, 0.5);
+            desk.dragTo("histogram", 0.8, to);
+            desk.release();
+            List<Node> filled = shown("histogram-", Node::getClip);
+            assertThat(filled.stream().map(n -> n.getStyleClass().getLast().replace("histogram-", "")))
+                    .containsExactly(parts.split(" "));
+            List<Node> lines = shown("cut-bar", n -> n);
+            assertThat(lines).hasSize(filled.size() - 1);
+            for (int i = 0; i < lines.size(); i++) {
+                assertThat(lowest(filled.get(i).getClip())).isCloseTo(lowest(lines.get(i)) - 1, within(1.0));
+            }
+        }
+    }
+
+    private static double lowest(Node of) {
+        return of.getBoundsInParent().getMaxY();
+    }
+
+    /** What is seen on the histogram in a style, from the top. */
+    private List<Node> shown(String style, UnaryOperator<Node> where) {
+        return desk.onFx(() -> ((Pane) desk.node("histogram"))
+                .getChildren().stream()
+                        .filter(n ->
+                                n.isVisible() && n.getStyleClass().toString().contains(style))
+                        .sorted(Comparator.comparingDouble(n -> lowest(where.apply(n))))
+                        .toList());
     }
 
     @Test

@@ -2,8 +2,6 @@ package keentally.core.threshold;
 
 import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
-import java.lang.invoke.MethodHandles;
-import java.lang.invoke.VarHandle;
 import java.nio.ByteOrder;
 import keentally.core.picture.Field;
 import keentally.core.picture.Mask;
@@ -21,10 +19,9 @@ import keentally.core.work.Work;
  * @param high included; +∞ for no upper end
  */
 public record Cut(double low, double high) {
-    private static final VarHandle BYTES = MethodHandles.byteArrayViewVarHandle(long[].class, ByteOrder.LITTLE_ENDIAN);
-
-    /** Four shorts as they lie in memory, the first lowest. */
-    private static final ValueLayout.OfLong SHORTS = ValueLayout.JAVA_LONG_UNALIGNED.withOrder(ByteOrder.LITTLE_ENDIAN);
+    /** Numbers as they lie in memory, the first lowest. */
+    private static final ValueLayout.OfLong ABREAST =
+            ValueLayout.JAVA_LONG_UNALIGNED.withOrder(ByteOrder.LITTLE_ENDIAN);
 
     /** The top bit of each of eight bytes, and what brings these bits together in the highest byte of a product. */
     private static final long EIGHT = 0x8080_8080_8080_8080L;
@@ -60,7 +57,7 @@ public record Cut(double low, double high) {
         long[] inside = field.inside().map(Mask::words).orElse(null);
         work.bands(plane.height(), (from, to) -> {
             for (int y = from; y < to; y++) {
-                row(plane, y * width, words, y * stride);
+                row(plane, y, words, y * stride);
                 if (inside != null) {
                     for (int i = y * stride; i < (y + 1) * stride; i++) {
                         words[i] &= inside[i];
@@ -71,11 +68,18 @@ public record Cut(double low, double high) {
         return Mask.of(width, plane.height(), words);
     }
 
-    private void row(Plane plane, int base, long[] words, int first) {
+    private void row(Plane plane, int y, long[] words, int first) {
+        int width = plane.width();
+        int base = y * width;
+        int last = first + (width >> 6);
         switch (plane) {
-            case Plane8 p -> row(p.values(), base, p.width(), words, first, whole(low) + 1, whole(high));
-            case Plane16 p -> row(p.values(), base, p.width(), words, first, whole(low) + 1, whole(high));
-            case PlaneF p -> row(p.values(), base, p.width(), words, first, floor(low), floor(high));
+            case Plane8 p -> row(MemorySegment.ofArray(p.values()), 8, base, words, first, last);
+            case Plane16 p -> row(MemorySegment.ofArray(p.values()), 16, base, words, first, last);
+            case PlaneF p -> row(p.values(), base, words, first, last);
+        }
+        for (int x = width & -64; x < width; x++) {
+            float v = plane.at(x, y);
+            words[last] |= (v > low && v <= high ? 1L : 0L) << x;
         }
     }
 
@@ -90,50 +94,27 @@ public record Cut(double low, double high) {
         return near > value ? Math.nextDown(near) : near;
     }
 
-    /** Eight values at a time, held in one long. */
-    private static void row(byte[] values, int base, int width, long[] words, int first, int least, int most) {
-        if (least > 255 || most < 0 || least > most) {
+    /** Whole numbers of 8 or 16 bits, as many at a time as one long holds. */
+    private void row(MemorySegment values, int bits, int base, long[] words, int first, int last) {
+        int most = (1 << bits) - 1;
+        int least = Math.max(0, whole(low) + 1);
+        int above = Math.min(most, whole(high)) + 1;
+        if (least >= above) {
             return;
         }
-        int low = Math.max(0, least);
-        int above = Math.min(255, most) + 1;
-        int whole = width & -64;
-        for (int x = 0; x < whole; x += 64) {
+        long tops = bits == 8 ? EIGHT : FOUR;
+        long gather = bits == 8 ? GATHER_EIGHT : GATHER_FOUR;
+        int abreast = 64 / bits;
+        long at = base * (bits / 8L);
+        for (int to = first; to < last; to++) {
             long word = 0;
-            for (int i = 0; i < 64; i += 8) {
-                long v = (long) BYTES.get(values, base + x + i);
-                long in = atLeast(v, low, EIGHT, 8);
-                in = above > 255 ? in : in & ~atLeast(v, above, EIGHT, 8);
-                word |= (in & EIGHT) * GATHER_EIGHT >>> 56 << i;
+            for (int i = 0; i < 64; i += abreast, at += 8) {
+                long v = values.get(ABREAST, at);
+                long in = atLeast(v, least, tops, bits);
+                in = above > most ? in : in & ~atLeast(v, above, tops, bits);
+                word |= (in & tops) * gather >>> 64 - abreast << i;
             }
-            words[first + (x >>> 6)] = word;
-        }
-        for (int x = whole; x < width; x++) {
-            words[first + (x >>> 6)] |= within(values[base + x] & 0xff, least, most) << x;
-        }
-    }
-
-    /** Four values at a time. */
-    private static void row(short[] values, int base, int width, long[] words, int first, int least, int most) {
-        if (least > 0xffff || most < 0 || least > most) {
-            return;
-        }
-        int low = Math.max(0, least);
-        int above = Math.min(0xffff, most) + 1;
-        MemorySegment side = MemorySegment.ofArray(values);
-        int whole = width & -64;
-        for (int x = 0; x < whole; x += 64) {
-            long word = 0;
-            for (int i = 0; i < 64; i += 4) {
-                long v = side.get(SHORTS, (base + x + i) * 2L);
-                long in = atLeast(v, low, FOUR, 16);
-                in = above > 0xffff ? in : in & ~atLeast(v, above, FOUR, 16);
-                word |= (in & FOUR) * GATHER_FOUR >>> 60 << i;
-            }
-            words[first + (x >>> 6)] = word;
-        }
-        for (int x = whole; x < width; x++) {
-            words[first + (x >>> 6)] |= within(values[base + x] & 0xffff, least, most) << x;
+            words[to] = word;
         }
     }
 
@@ -144,19 +125,16 @@ public record Cut(double low, double high) {
         return b >= half ? side & rest : side | rest;
     }
 
-    private static long within(int v, int least, int most) {
-        return ~(v - least | most - v) >>> 31;
-    }
-
-    private static void row(float[] values, int base, int width, long[] words, int first, float low, float high) {
-        for (int x = 0; x < width; x += 64) {
-            int n = Math.min(64, width - x);
+    private void row(float[] values, int base, long[] words, int first, int last) {
+        float above = floor(low);
+        float most = floor(high);
+        int at = base;
+        for (int to = first; to < last; to++) {
             long word = 0;
-            for (int i = 0; i < n; i++) {
-                float v = values[base + x + i];
-                word |= (v > low & v <= high ? 1L : 0L) << i;
+            for (int i = 0; i < 64; i++, at++) {
+                word |= (values[at] > above & values[at] <= most ? 1L : 0L) << i;
             }
-            words[first + (x >>> 6)] = word;
+            words[to] = word;
         }
     }
 }

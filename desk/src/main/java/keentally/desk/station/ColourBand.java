@@ -1,7 +1,9 @@
 package keentally.desk.station;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
+import java.util.stream.IntStream;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
 import javafx.scene.AccessibleRole;
@@ -13,10 +15,10 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
-import javafx.scene.shape.ClosePath;
 import javafx.scene.shape.LineTo;
 import javafx.scene.shape.MoveTo;
 import javafx.scene.shape.Path;
+import javafx.scene.shape.PathElement;
 import keentally.core.colour.ColourCounts;
 import keentally.core.colour.ColourSpace;
 import keentally.core.setting.RangeSetting.Range;
@@ -42,8 +44,12 @@ final class ColourBand extends Pane {
     private final double least;
     private final double span;
     private final ImageView strip;
-    private final Path kept = new Path();
-    private final Path rest = new Path();
+    private final UprightRows rest = new UprightRows("histogram-rest");
+    private final UprightRows kept = new UprightRows("histogram-kept");
+
+    /** What is kept of the first turn, where the range goes round past its end. */
+    private final UprightRows round = new UprightRows("histogram-kept");
+
     private final Path stroked = new Path();
     private final Label title = new Label();
     private final Region[] bars = {new Region(), new Region()};
@@ -77,10 +83,8 @@ final class ColourBand extends Pane {
         getStyleClass().add("colour-band");
         title.setText(name.split(",")[0]); // its unit stands in the row below
         title.getStyleClass().add("band-title");
-        kept.getStyleClass().add("histogram-kept");
-        rest.getStyleClass().add("histogram-rest");
         stroked.getStyleClass().add("band-strokes");
-        getChildren().addAll(title, strip, rest, kept, stroked);
+        getChildren().addAll(title, strip, rest, kept, round, stroked);
         for (int end = 0; end < 2; end++) {
             bars[end].getStyleClass().add("cut-bar");
             values[end].getStyleClass().add("cut-value");
@@ -244,38 +248,34 @@ final class ColourBand extends Pane {
     }
 
     private void rows() {
-        for (Path path : List.of(kept, rest, stroked)) {
-            path.getElements().clear();
-        }
         int steps = ColourCounts.STEPS;
+        double left = STRIP + 3;
         double room = getWidth() - STRIP - 6;
-        double most = Math.sqrt(most(field));
-        double over = Math.sqrt(most(strokes));
+        int most = most(field);
         double per = turn() / steps;
         double step = tall() * per / span;
-        boolean begun = false;
-        for (int i = 0; i < span / per - 1e-9; i++) {
-            double value = least + (i + 0.5) * per;
-            double y = yOf(least + (i + 1) * per);
-            int count = field[i % steps];
-            boolean in = value >= low && value <= high || space.wraps(component) && value + turn() <= high;
-            if (count > 0) {
-                double length = Math.max(1, room * Math.sqrt(count) / most);
-                (in ? kept : rest)
-                        .getElements()
-                        .addAll(
-                                new MoveTo(STRIP + 3, y),
-                                new LineTo(STRIP + 3 + length, y),
-                                new LineTo(STRIP + 3 + length, y + step + 0.3),
-                                new LineTo(STRIP + 3, y + step + 0.3),
-                                new ClosePath());
-            }
-            if (over > 0) {
-                double length = STRIP + 3 + room * Math.sqrt(strokes[i % steps]) / over;
-                stroked.getElements().add(begun ? new LineTo(length, y + step / 2) : new MoveTo(length, y + step / 2));
-                begun = true;
-            }
+        double[] lengths = IntStream.range(0, (int) Math.ceil(span / per - 1e-9))
+                .mapToDouble(i -> UprightRows.length(field[i % steps], most, room))
+                .toArray();
+        for (UprightRows rows : List.of(rest, kept, round)) {
+            rows.rows(left, yOf(least), step, lengths);
         }
+        rest.see(0, getHeight(), getWidth());
+        kept.see(yOf(high), yOf(low), getWidth());
+        round.see(yOf(Math.max(least, high - turn())), space.wraps(component) ? yOf(least) : 0, getWidth());
+        strokes(left, room, step, lengths.length);
+    }
+
+    /** The line of the colours that were stroked. */
+    private void strokes(double left, double room, double step, int rows) {
+        double over = Math.sqrt(most(strokes));
+        List<PathElement> line = new ArrayList<>();
+        for (int i = 0; over > 0 && i < rows; i++) {
+            double x = left + room * Math.sqrt(strokes[i % ColourCounts.STEPS]) / over;
+            double y = yOf(least) - (i + 0.5) * step;
+            line.add(i == 0 ? new MoveTo(x, y) : new LineTo(x, y));
+        }
+        stroked.getElements().setAll(line);
     }
 
     private static int most(int[] counts) {

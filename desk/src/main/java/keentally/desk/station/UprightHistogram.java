@@ -5,7 +5,6 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
-import java.util.stream.DoubleStream;
 import javafx.beans.property.IntegerProperty;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
@@ -16,8 +15,6 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
-import javafx.scene.shape.Polygon;
-import javafx.scene.shape.Rectangle;
 import keentally.core.words.Figures;
 import keentally.desk.look.Copies;
 import keentally.desk.look.Texts;
@@ -50,11 +47,9 @@ final class UprightHistogram extends Pane {
         }
     }
 
-    /** The whole histogram for each part between cuts, of which only that part is seen: a cut that is dragged moves no corner. */
-    private final List<Polygon> sides = new ArrayList<>();
+    /** The whole histogram for each part between cuts, of which only that part is seen. */
+    private final List<UprightRows> sides = new ArrayList<>();
 
-    private double[] corners = {};
-    private Optional<Drawn> drawn = Optional.empty();
     private final Label top = new Label();
     private final Label bottom = new Label();
     private final Label above = new Label();
@@ -71,9 +66,6 @@ final class UprightHistogram extends Pane {
     private boolean together;
 
     private double from;
-
-    /** What the corners hang on. */
-    private record Drawn(LevelProfile profile, double width, double height) {}
 
     /** A cut's line, its grip and its value. */
     private record Bar(Region line, Region grip, Label value) {
@@ -117,6 +109,7 @@ final class UprightHistogram extends Pane {
         bracket.setId("cut-bracket");
         bracket.setMouseTransparent(true);
         getChildren().addAll(bracket, top, bottom, above, below);
+        pieces();
         setCursor(Cursor.V_RESIZE);
         setFocusTraversable(true);
         setAccessibleRole(AccessibleRole.SLIDER);
@@ -147,6 +140,7 @@ final class UprightHistogram extends Pane {
         }
         if (cuts.length == 0) {
             cuts = new double[] {valueAt(y)};
+            pieces();
         }
         LevelProfile p = profile.orElseThrow();
         together = isBand() && inBracket(p, y);
@@ -233,13 +227,23 @@ final class UprightHistogram extends Pane {
                 held.set(Math.min(held.get(), cuts.length - 1));
             }
         }
+        pieces();
+        requestLayout();
+    }
+
+    /** As many bars as there are cuts, and a part more. */
+    private void pieces() {
+        while (sides.size() <= cuts.length) {
+            UprightRows side = new UprightRows("histogram-kept");
+            sides.add(side);
+            getChildren().addFirst(side);
+        }
         while (bars.size() < cuts.length) {
             Bar bar = Bar.make(bars.size());
             bars.add(bar);
             bar.regions().forEach(r -> r.setMouseTransparent(true));
             getChildren().addAll(bar.regions());
         }
-        requestLayout();
     }
 
     /** The cut touched last, from 0. */
@@ -339,51 +343,19 @@ final class UprightHistogram extends Pane {
     }
 
     private void sides(LevelProfile p) {
-        Drawn wanted = new Drawn(p, getWidth() - LEFT - 6, getHeight());
-        boolean other = !drawn.equals(Optional.of(wanted));
-        if (other) {
-            corners = corners(wanted);
-            drawn = Optional.of(wanted);
-        }
-        while (sides.size() <= cuts.length) {
-            Polygon side = new Polygon(corners);
-            side.setFill(null); // until its style has come
-            side.setClip(new Rectangle());
-            getChildren().addFirst(side);
-            sides.add(side);
-        }
+        double room = getWidth() - LEFT - 6;
+        double[] lengths = Arrays.stream(p.rows())
+                .mapToDouble(count -> UprightRows.length(count, p.tallest(), room))
+                .toArray();
         for (int part = 0; part < sides.size(); part++) {
-            Polygon side = sides.get(part);
+            UprightRows side = sides.get(part);
             side.setVisible(part <= cuts.length);
-            if (other) {
-                side.getPoints().setAll(Arrays.stream(corners).boxed().toList());
-            }
             if (side.isVisible()) {
-                String look = cuts.length == 0 || parts.kept(part) ? "histogram-kept" : "histogram-rest";
-                if (!side.getStyleClass().contains(look)) {
-                    side.getStyleClass().setAll(look);
-                }
+                side.style(cuts.length == 0 || parts.kept(part) ? "histogram-kept" : "histogram-rest");
+                side.rows(LEFT, getHeight() - PAD, (getHeight() - 2 * PAD) / LevelProfile.ROWS, lengths);
                 double top = part < cuts.length ? yOf(p, cuts[part]) : 0;
-                Rectangle seen = (Rectangle) side.getClip();
-                seen.setY(top);
-                seen.setWidth(getWidth());
-                seen.setHeight((part > 0 ? yOf(p, cuts[part - 1]) : getHeight()) - top);
+                side.see(top, part > 0 ? yOf(p, cuts[part - 1]) : getHeight(), getWidth());
             }
         }
-    }
-
-    /** Rows as long as the square root of their counts, so that a small hump beside a large one can be seen: x and y in turn, from the lowest level upwards. */
-    private static double[] corners(Drawn of) {
-        double tallest = Math.sqrt(of.profile().tallest());
-        double step = (of.height() - 2 * PAD) / LevelProfile.ROWS;
-        DoubleStream.Builder corners = DoubleStream.builder();
-        corners.add(LEFT).add(of.height() - PAD);
-        for (int i = 0; i < LevelProfile.ROWS; i++) {
-            long count = of.profile().rows()[i];
-            double length = count == 0 ? 0 : Math.max(1, of.width() * Math.sqrt(count) / tallest);
-            double y = of.height() - PAD - i * step;
-            corners.add(LEFT + length).add(y).add(LEFT + length).add(y - step);
-        }
-        return corners.add(LEFT).add(PAD).build().toArray();
     }
 }
