@@ -63,15 +63,27 @@ public final class Runner {
      * @throws keentally.core.work.CancelledException where {@code cancel} was asked
      */
     public Run run(Method method, Sample sample, int upTo, Cancel cancel, Progress progress) throws RunFault {
-        return run(method, sample, upTo, false, cancel, progress);
+        return run(method, sample, upTo, Ending.DONE, cancel, progress);
     }
 
     /** As {@link #run}, but the last step answers as one that is dragged; see {@link Nimble}. */
     public Run dragged(Method method, Sample sample, int upTo, Cancel cancel) throws RunFault {
-        return run(method, sample, upTo, true, cancel, Progress.SILENT);
+        return run(method, sample, upTo, Ending.DRAGGED, cancel, Progress.SILENT);
     }
 
-    private Run run(Method method, Sample sample, int upTo, boolean dragged, Cancel cancel, Progress progress)
+    /** Prepares what {@link #dragged} begins with, where the last step has anything of the kind. */
+    public void ready(Method method, Sample sample, int upTo, Cancel cancel) throws RunFault {
+        run(method, sample, upTo, Ending.READY, cancel, Progress.SILENT);
+    }
+
+    /** What becomes of the last step of a run. */
+    private enum Ending {
+        DONE,
+        DRAGGED,
+        READY
+    }
+
+    private Run run(Method method, Sample sample, int upTo, Ending ending, Cancel cancel, Progress progress)
             throws RunFault {
         Optional<MethodFault> refusal = method.with(
                         method.steps().subList(0, Math.min(upTo, method.steps().size())))
@@ -85,15 +97,15 @@ public final class Runner {
         for (MethodStep step : steps) {
             cancel.check();
             progress.at(stations.size(), steps.size());
-            boolean isDragged = dragged && stations.size() == steps.size() - 1;
-            place = step(method, step, sample, place, isDragged, cancel);
+            boolean isLast = stations.size() == steps.size() - 1;
+            place = step(method, step, sample, place, isLast ? ending : Ending.DONE, cancel);
             stations.add(new Run.Station(step, place.state, place.outcome.findings()));
         }
         progress.at(steps.size(), steps.size());
         return new Run(method, sample, stations, place.state);
     }
 
-    private Place step(Method method, MethodStep step, Sample sample, Place before, boolean dragged, Cancel cancel)
+    private Place step(Method method, MethodStep step, Sample sample, Place before, Ending ending, Cancel cancel)
             throws RunFault {
         Place from = before;
         if (step.needs() == Flow.OBJECTS && before.state.objects().isEmpty()) {
@@ -110,10 +122,15 @@ public final class Runner {
                     work(cancel));
             StateKey key = from.key.then(step, sample, method.signal());
             boolean usesField = step.description().uses().contains(Use.FIELD);
-            Optional<Nimble> nimble = dragged && cache.find(key).isEmpty() ? made.nimble(from.state) : Optional.empty();
+            boolean isKnown = ending == Ending.DRAGGED && cache.find(key).isPresent();
+            Optional<Nimble> nimble = ending == Ending.DONE || isKnown ? Optional.empty() : made.nimble(from.state);
             if (nimble.isPresent()) {
-                StateKey ready = from.key.thenReady(step, nimble.get().beside(), sample, method.signal());
-                return answered(nimble.get(), ready, from.state, site, usesField);
+                StateKey readyKey = from.key.thenReady(step, nimble.get().beside(), sample, method.signal());
+                Place ready = cached(readyKey, preparing(nimble.get()), from.state, site, usesField);
+                return ending == Ending.READY ? ready : answered(nimble.get(), ready, site);
+            }
+            if (ending == Ending.READY) {
+                return new Place(from.key, from.state, new Outcome(from.state, Findings.NONE));
             }
             return cached(key, made, from.state, site, usesField);
         } catch (StepFault e) {
@@ -126,10 +143,13 @@ public final class Runner {
         }
     }
 
-    private Place answered(Nimble nimble, StateKey key, State before, Site site, boolean usesField) throws StepFault {
-        Step making = (state, at) -> new Outcome(nimble.prepared(state, at), Findings.NONE);
-        Outcome outcome = nimble.answered(cached(key, making, before, site, usesField).state, site);
-        return new Place(key, outcome.state(), outcome);
+    private static Step preparing(Nimble nimble) {
+        return (state, site) -> new Outcome(nimble.prepared(state, site), Findings.NONE);
+    }
+
+    private static Place answered(Nimble nimble, Place ready, Site site) throws StepFault {
+        Outcome outcome = nimble.answered(ready.state, site);
+        return new Place(ready.key, outcome.state(), outcome);
     }
 
     private Place labelled(Place before, Cancel cancel) {

@@ -12,6 +12,7 @@ import keentally.core.draw.ShapeRenderer;
 import keentally.core.geometry.Ellipse;
 import keentally.core.geometry.Rectangle;
 import keentally.core.method.Method;
+import keentally.core.method.MethodStep;
 import keentally.core.picture.Field;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane;
@@ -20,6 +21,7 @@ import keentally.core.picture.PlaneF;
 import keentally.core.quantity.LengthUnit;
 import keentally.core.quantity.Scale;
 import keentally.core.setting.Setting;
+import keentally.core.step.Slot;
 import keentally.core.step.Steps;
 import keentally.core.work.Cancel;
 import keentally.core.work.CancelledException;
@@ -99,15 +101,42 @@ class RunnerTest {
     }
 
     /** Discs that touch in pairs, on more pixels than a split answers by itself while it is dragged. */
-    @Test
-    void aDragOfASplitCountsWhatTheSplitCountsAndKeepsNothingOfIt() throws RunFault {
+    private static Sample pairs() {
         ShapeRenderer discs = new ShapeRenderer(1600, 1300);
         for (int y = 40; y < 1260; y += 80) {
             for (int x = 40; x < 1560; x += 80) {
                 discs.add(Ellipse.disc(x + x % 160 / 8, y, 24 + y % 3));
             }
         }
-        Sample sample = Sample.of("discs", Picture.grey(discs.plane(40, 200)), List.of(), Optional.empty());
+        return Sample.of("discs", Picture.grey(discs.plane(40, 200)), List.of(), Optional.empty());
+    }
+
+    @Test
+    void whatADragBeginsWithIsMadeReady() throws Exception {
+        Sample sample = pairs();
+        Method method = method("threshold", "split-touching");
+        MethodStep split = method.step("split-touching-1").orElseThrow();
+        StateCache cache = new StateCache(1 << 28);
+        Runner runner = new Runner(Workers.alone(), cache);
+        runner.ready(method, sample, 1, new Cancel()); // a threshold has nothing to prepare
+        runner.ready(method, sample, 2, new Cancel());
+        Object beside = split.description()
+                .make()
+                .apply(split.values())
+                .nimble(sample.start())
+                .orElseThrow()
+                .beside();
+        StateKey key = StateKey.of(sample)
+                .then(method.steps().getFirst(), sample, method.signal())
+                .thenReady(split, beside, sample, method.signal());
+        assertThat(cache.find(key).orElseThrow().state().find(Slot.DIVIDES)).isPresent();
+        Run dragged = runner.dragged(method, sample, 2, new Cancel());
+        assertThat(dragged.last().needObjects().count()).isPositive();
+    }
+
+    @Test
+    void aDragOfASplitCountsWhatTheSplitCountsAndKeepsNothingOfIt() throws RunFault {
+        Sample sample = pairs();
         Method base = method("threshold", "split-touching");
         Runner runner = runner(1 << 28);
         for (String depth : List.of("0.5 px", "3 px", "20 px")) {

@@ -526,6 +526,11 @@ public final class DeskModel implements AutoCloseable {
         }
     }
 
+    /** Prepares what {@link #tryOut} of a step begins with, so that the first answer to a drag is as quick as the next. */
+    public void makeReady(String stepId) {
+        onStage().ifPresent(stage -> following.makeReady(method(), method().indexOf(stepId) + 1, stage));
+    }
+
     /** What the report is to hold. */
     public void plan(ReportPlan plan) {
         act(Texts.of("action.report"), s -> s.with(plan));

@@ -26,6 +26,8 @@ import keentally.study.run.SampleRun;
 
 /** Runs follow what stands on the desk: the newest whole one, and what a drag shows while it lasts. For the interface thread. */
 final class Following {
+    private static final String READY = "ready to be dragged";
+
     private final Executor ui;
     private final Lanes lanes;
     private final Runner runner;
@@ -119,6 +121,7 @@ final class Following {
     void tryOut(Method method, int upTo, OnStage stage) {
         long ticket = ++asked;
         tried = Optional.of(new Tried(method, stage.sampleId(), ticket));
+        lanes.drop(READY);
         lanes.submit(Lane.PREVIEW, cancel -> {
             Optional<SampleOrder> made = made(stage);
             try {
@@ -131,6 +134,20 @@ final class Following {
             }
         });
         follow(method, stage, ticket, false);
+    }
+
+    /** Prepares what dragging a step of a method begins with, unless it is dragged first. */
+    void makeReady(Method method, int upTo, OnStage stage) {
+        lanes.look(READY, Urgency.BESIDE, cancel -> {
+            Optional<SampleOrder> made = made(stage);
+            try {
+                if (made.isPresent()) {
+                    runner.ready(method, made.get().sample(), upTo, cancel);
+                }
+            } catch (RunFault e) {
+                // said by the run of the whole method
+            }
+        });
     }
 
     /** Where nothing is done with a picture yet, what is asked of it goes before what is to be said of it. */

@@ -23,6 +23,7 @@ import keentally.desk.look.Prose;
 import keentally.desk.look.Texts;
 import keentally.desk.model.DeskModel;
 import keentally.desk.stage.StageTool;
+import keentally.study.run.SampleRun;
 
 /** The split station: how things part, the depth to drag with the count beside it, and how the count hangs on the depth. */
 final class SplitPanel extends VBox implements StationPanel.Body {
@@ -37,6 +38,9 @@ final class SplitPanel extends VBox implements StationPanel.Body {
     private final Label count = new Label();
     private final NeighbourCurve counts;
     private final MarkersSection markers;
+
+    /** For what is on the stage all is prepared, so that the depth can be dragged. */
+    private Optional<SampleRun> readyFor = Optional.empty();
 
     SplitPanel(DeskModel desk, String stepId) {
         this.desk = desk;
@@ -144,7 +148,16 @@ final class SplitPanel extends VBox implements StationPanel.Body {
                         r.step().values().get(setting())))
                 .orElse(""));
         if (isDeep()) {
+            makeReady();
             counts.showMultiples(now(), this::with);
+        }
+    }
+
+    private void makeReady() {
+        Optional<SampleRun> shown = desk.shown().get();
+        if (desk.preview().get().isEmpty() && shown.isPresent() && shown.get() != readyFor.orElse(null)) {
+            readyFor = shown;
+            desk.makeReady(tuning.step().id());
         }
     }
 
