@@ -30,6 +30,7 @@ import keentally.core.picture.Picture;
 import keentally.core.picture.Plane;
 import keentally.core.picture.Plane16;
 import keentally.core.picture.Plane8;
+import keentally.study.file.FileFault;
 import keentally.study.picture.PictureWriter;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -56,89 +57,92 @@ class WindowPace {
         System.out.println(
                 "| picture | what is done | answered after, median, ms | worst, ms | longest stall of the interface thread, ms |");
         System.out.println("| --- | --- | ---: | ---: | ---: |");
-        measured("12 megapixels, 8 bit", bytes(4000, 3000), bytes(3000, 4000), "threshold", "split-touching");
-        measured("100 megapixels, 16 bit", shorts(10_000), bytes(4000, 3000), "threshold");
+        measured("12 megapixels, 8 bit", seed -> bytes(4000, 3000, seed), "threshold", "split-touching");
+        measured("100 megapixels, 16 bit", seed -> shorts(10_000, seed), "threshold");
     }
 
-    private void measured(String name, Plane plane, Plane other, String... stations) throws Exception {
-        Path folder = home.resolve(String.valueOf(plane.width()));
+    /** A picture of some size; others with other seeds. */
+    private interface Drawing {
+        Plane of(int seed);
+    }
+
+    /** Everything is done on one picture first, to be compiled; told is what is done on another, of which nothing was worked out before. */
+    private void measured(String name, Drawing drawing, String... stations) throws Exception {
+        Path folder = home.resolve(stations.length + " stations");
         assertThat(folder.toFile().mkdirs()).isTrue();
-        Path first = folder.resolve("first.tif");
-        Path second = folder.resolve("second.tif");
-        PictureWriter.tiff(first, Picture.grey(plane));
-        PictureWriter.tiff(second, Picture.grey(other));
         try (DeskDriver desk = DeskDriver.start(folder)) {
-            desk.open(second); // the small one first: on a picture without a method all questions would be answered
+            desk.open(written(
+                    folder,
+                    "small",
+                    bytes(
+                            3000, 4000,
+                            0))); // the small one first: on a picture without a method all questions would be answered
             desk.stations(stations);
-            desk.open(first);
-            desk.onFx(() -> {
-                desk.model().show(large(desk));
-                return null;
-            });
-            desk.quiet();
-            for (boolean warm : new boolean[] {false, true}) {
-                Hand hand = new Hand(desk, warm ? name : "");
-                double apart = warm ? 0.4 : 0; // so that nothing that was worked out before comes back
-                desk.click("card-1");
-                hand.drags(
-                        "cut moved once",
-                        "histogram",
-                        STEPS / 3,
-                        true,
-                        t -> 0.5,
-                        t -> 0.5 + 0.15 * Math.sin(t / 3.0 + apart));
-                hand.drags(
-                        "cut dragged without a pause",
-                        "histogram",
-                        STEPS,
-                        false,
-                        t -> 0.5,
-                        t -> 0.5 + 0.15 * Math.sin(t / 9.0 + apart));
-                hand.drags(
-                        "panned",
-                        "stage",
-                        STEPS,
-                        false,
-                        t -> 0.5 + 0.2 * Math.sin(t / 20.0),
-                        t -> 0.5 + 0.2 * Math.cos(t / 17.0));
-                hand.scrolls("zoomed", "stage", STEPS);
-                desk.onFx(() -> {
-                    desk.window().stageModel().fitted().set(true);
-                    return null;
-                });
-                if (stations.length > 1) {
-                    desk.click("card-2");
-                    hand.drags(
-                            "depth of a split dragged",
-                            "depth-slider",
-                            STEPS / 3,
-                            true,
-                            t -> 0.4 + 0.2 * Math.sin(t / 3.0 + apart),
-                            t -> 0.5);
-                    hand.keys("depth of a split moved by key", "depth-slider", SLOW_STEPS);
-                }
-                hand.acts(
-                        "sample changed",
-                        SLOW_STEPS,
-                        () -> desk.model()
-                                .showNext(desk.model().sampleId().get().equals(large(desk)) ? -1 : 1));
-                desk.onFx(() -> {
-                    desk.model().show(large(desk));
-                    return null;
-                });
-                desk.quiet();
-                desk.click("card-1");
-                hand.trial();
+            for (int pass = 0; pass < 2; pass++) {
+                desk.open(written(folder, "large-" + pass, drawing.of(pass)));
+                List<String> samples =
+                        desk.onFx(() -> desk.model().study().get().samples());
+                measured(desk, pass == 1 ? name : "", samples.getFirst(), samples.getLast(), stations.length > 1);
             }
         }
     }
 
-    private static String large(DeskDriver desk) {
-        return desk.model().study().get().samples().getLast();
+    private static Path written(Path folder, String name, Plane plane) throws FileFault {
+        Path file = folder.resolve(name + ".tif");
+        PictureWriter.tiff(file, Picture.grey(plane));
+        return file;
     }
 
-    private static Plane8 bytes(int width, int height) {
-        float[] drawn = discs(width, height);
+    /** Cuts and depths go to places that they were not at before, so that nothing of them is known. */
+    private static void measured(DeskDriver desk, String name, String small, String large, boolean isSplit)
+            throws InterruptedException {
+        Hand hand = new Hand(desk, name);
+        show(desk, large);
+        desk.click("card-1");
+        hand.drags("cut moved once", "histogram", STEPS / 3, true, t -> 0.5, t -> 0.2 + 0.18 * t / (STEPS / 3));
+        hand.drags("cut dragged without a pause", "histogram", STEPS, false, t -> 0.5, t -> 0.4 + 0.4 * t / STEPS);
+        hand.drags(
+                "panned",
+                "stage",
+                STEPS,
+                false,
+                t -> 0.5 + 0.2 * Math.sin(t / 20.0),
+                t -> 0.5 + 0.2 * Math.cos(t / 17.0));
+        hand.scrolls("zoomed", "stage", STEPS);
+        desk.onFx(() -> {
+            desk.window().stageModel().fitted().set(true);
+            return null;
+        });
+        if (isSplit) {
+            desk.click("card-2");
+            hand.drags(
+                    "depth of a split dragged",
+                    "depth-slider",
+                    STEPS / 3,
+                    true,
+                    t -> 0.2 + 0.5 * t / (STEPS / 3),
+                    t -> 0.5);
+            hand.keys("depth of a split moved by key", "depth-slider", SLOW_STEPS);
+        }
+        hand.acts(
+                "sample changed",
+                SLOW_STEPS,
+                () -> desk.model().show(desk.model().sampleId().get().equals(large) ? small : large));
+        show(desk, large);
+        desk.click("card-1");
+        hand.trial();
+    }
+
+    private static void show(DeskDriver desk, String sample) {
+        desk.onFx(() -> {
+            desk.model().show(sample);
+            return null;
+        });
+        desk.quiet();
+    }
+
+    private static Plane8 bytes(int width, int height, int seed) {
+        float[] drawn = discs(width, height, seed);
         byte[] values = new byte[drawn.length];
         for (int i = 0; i < values.length; i++) {
             values[i] = (byte) drawn[i];
@@ -146,8 +150,8 @@ class WindowPace {
         return Plane8.of(width, height, values);
     }
 
-    private static Plane16 shorts(int side) {
-        float[] drawn = discs(side, side);
+    private static Plane16 shorts(int side, int seed) {
+        float[] drawn = discs(side, side, seed);
         short[] values = new short[drawn.length];
         for (int i = 0; i < values.length; i++) {
             values[i] = (short) (drawn[i] * 200);
@@ -155,8 +159,8 @@ class WindowPace {
         return Plane16.of(side, side, values);
     }
 
-    private static float[] discs(int width, int height) {
-        SplittableRandom random = new SplittableRandom(7);
+    private static float[] discs(int width, int height, int seed) {
+        SplittableRandom random = new SplittableRandom(7 + seed);
         ShapeRenderer shapes = new ShapeRenderer(width, height);
         for (int y = CELL; y < height - CELL; y += CELL) {
             for (int x = CELL; x < width - CELL; x += CELL) {
