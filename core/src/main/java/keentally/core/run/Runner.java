@@ -66,21 +66,33 @@ public final class Runner {
         return run(method, sample, upTo, Ending.DONE, cancel, progress);
     }
 
-    /** As {@link #run}, but the last step answers as one that is dragged; see {@link Nimble}. */
-    public Run dragged(Method method, Sample sample, int upTo, Cancel cancel) throws RunFault {
-        return run(method, sample, upTo, Ending.DRAGGED, cancel, Progress.SILENT);
+    /**
+     * As {@link #run}, but the last step answers as one that is dragged; see {@link Nimble}.
+     *
+     * @param every one in so many of the picture's rows is looked at
+     */
+    public Run dragged(Method method, Sample sample, int upTo, int every, Cancel cancel) throws RunFault {
+        return run(method, sample, upTo, new Ending(Manner.DRAGGED, every), cancel, Progress.SILENT);
     }
 
     /** Prepares what {@link #dragged} begins with, where the last step has anything of the kind. */
     public void ready(Method method, Sample sample, int upTo, Cancel cancel) throws RunFault {
-        run(method, sample, upTo, Ending.READY, cancel, Progress.SILENT);
+        run(method, sample, upTo, new Ending(Manner.READY, 1), cancel, Progress.SILENT);
     }
 
-    /** What becomes of the last step of a run. */
-    private enum Ending {
+    private enum Manner {
         DONE,
         DRAGGED,
         READY
+    }
+
+    /** What becomes of the last step of a run. */
+    private record Ending(Manner manner, int every) {
+        static final Ending DONE = new Ending(Manner.DONE, 1);
+
+        boolean is(Manner which) {
+            return manner == which;
+        }
     }
 
     private Run run(Method method, Sample sample, int upTo, Ending ending, Cancel cancel, Progress progress)
@@ -122,14 +134,15 @@ public final class Runner {
                     work(cancel));
             StateKey key = from.key.then(step, sample, method.signal());
             boolean usesField = step.description().uses().contains(Use.FIELD);
-            boolean isKnown = ending == Ending.DRAGGED && cache.find(key).isPresent();
-            Optional<Nimble> nimble = ending == Ending.DONE || isKnown ? Optional.empty() : made.nimble(from.state);
+            boolean isKnown = ending.is(Manner.DRAGGED) && cache.find(key).isPresent();
+            Optional<Nimble> nimble =
+                    ending.is(Manner.DONE) || isKnown ? Optional.empty() : made.nimble(from.state, ending.every());
             if (nimble.isPresent()) {
                 StateKey readyKey = from.key.thenReady(step, nimble.get().beside(), sample, method.signal());
                 Place ready = cached(readyKey, preparing(nimble.get()), from.state, site, usesField);
-                return ending == Ending.READY ? ready : answered(nimble.get(), ready, site);
+                return ending.is(Manner.READY) ? ready : answered(nimble.get(), ready, site);
             }
-            if (ending == Ending.READY) {
+            if (ending.is(Manner.READY)) {
                 return new Place(from.key, from.state, new Outcome(from.state, Findings.NONE));
             }
             return cached(key, made, from.state, site, usesField);

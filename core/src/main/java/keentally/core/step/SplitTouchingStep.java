@@ -112,7 +112,7 @@ public record SplitTouchingStep(By by, Things things, Markers markers, Limit dep
 
     /** On large pictures: the basins are found once; borders may lie elsewhere until the hand lets go, never another number of objects. */
     @Override
-    public Optional<Nimble> nimble(State before) {
+    public Optional<Nimble> nimble(State before, int every) {
         long pixels = (long) before.field().width() * before.field().height();
         return markers == Markers.FOUND && pixels > SOON ? Optional.of(new Drag()) : Optional.empty();
     }

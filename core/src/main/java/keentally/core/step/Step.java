@@ -12,8 +12,12 @@ public interface Step {
      */
     Outcome apply(State before, Site site) throws StepFault;
 
-    /** How it answers while it is dragged on such a state; empty where it is done itself. */
-    default Optional<Nimble> nimble(State before) {
+    /**
+     * How it answers while it is dragged on such a state; empty where it is done itself.
+     *
+     * @param every one in so many of the picture's rows is looked at
+     */
+    default Optional<Nimble> nimble(State before, int every) {
         return Optional.empty();
     }
 

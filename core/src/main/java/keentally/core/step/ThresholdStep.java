@@ -33,6 +33,10 @@ public final class ThresholdStep implements Step, Fitting {
     }
 
     private static final MathContext SIX_DIGITS = new MathContext(6);
+
+    /** Pixels of a picture of which the mask itself is there within two pulses of the screen. */
+    private static final long SOON = 24_000_000;
+
     public static final ChoiceSetting<Rule> RULE = ChoiceSetting.of("rule", Rule.OTSU);
     public static final ChoiceSetting<Keep> KEEP = ChoiceSetting.of("keep", Keep.BRIGHT);
     public static final NumberSetting CUT =
@@ -124,13 +128,47 @@ public final class ThresholdStep implements Step, Fitting {
 
     @Override
     public Outcome apply(State before, Site site) throws StepFault {
+        return apply(before, site, 1);
+    }
+
+    private Outcome apply(State before, Site site, int every) throws StepFault {
         before.plane();
         if (hasTwoEnds(keep)) {
-            return twoEnds(before, values.find(LOW), values.find(HIGH), site);
+            return twoEnds(before, site, every);
         }
         double at = rule == Rule.MANUAL ? values.get(CUT) : found(before, site);
         Cut cut = keep == Keep.DARK ? Cut.dark(at) : Cut.bright(at);
-        return outcome(before, mask(cut, before, site), Findings.NONE.cut(Findings.CUT, at));
+        return outcome(before, mask(cut, before, site, every), Findings.NONE.cut(Findings.CUT, at));
+    }
+
+    /** On large pictures seen from afar: rows that are looked at are exact, those between are like the one above until the hand lets go; and so is the share. */
+    @Override
+    public Optional<Nimble> nimble(State before, int every) {
+        long pixels = (long) before.field().width() * before.field().height();
+        return every > 1 && pixels > SOON ? Optional.of(new Drag(every)) : Optional.empty();
+    }
+
+    private final class Drag implements Nimble {
+        private final int every;
+
+        Drag(int every) {
+            this.every = every;
+        }
+
+        @Override
+        public Object beside() {
+            return "";
+        }
+
+        @Override
+        public State prepared(State before, Site site) {
+            return before;
+        }
+
+        @Override
+        public Outcome answered(State prepared, Site site) throws StepFault {
+            return apply(prepared, site, every);
+        }
     }
 
     @Override
@@ -153,16 +191,18 @@ public final class ThresholdStep implements Step, Fitting {
         return keep == Keep.BETWEEN || keep == Keep.OUTSIDE;
     }
 
-    private Outcome twoEnds(State before, Optional<Double> low, Optional<Double> high, Site site) throws StepFault {
+    private Outcome twoEnds(State before, Site site, int every) throws StepFault {
+        Optional<Double> low = values.find(LOW);
+        Optional<Double> high = values.find(HIGH);
         boolean between = keep == Keep.BETWEEN;
         Mask mask;
         if (between) {
             Cut cut = new Cut(low.orElse(Double.NEGATIVE_INFINITY), high.orElse(Double.POSITIVE_INFINITY));
-            mask = mask(cut, before, site);
+            mask = mask(cut, before, site, every);
         } else {
             Cut under = Cut.dark(low.orElse(Double.NEGATIVE_INFINITY));
             Cut over = Cut.bright(high.orElse(Double.POSITIVE_INFINITY));
-            mask = mask(under, before, site).or(mask(over, before, site));
+            mask = mask(under, before, site, every).or(mask(over, before, site, every));
         }
         Findings ends = Findings.NONE;
         if (low.isPresent()) {
@@ -171,8 +211,8 @@ public final class ThresholdStep implements Step, Fitting {
         return outcome(before, mask, high.isPresent() ? ends.cut(between ? "high" : "beyond", high.get()) : ends);
     }
 
-    private static Mask mask(Cut cut, State before, Site site) throws StepFault {
-        return cut.mask(before.plane(), before.field(), site.work());
+    private static Mask mask(Cut cut, State before, Site site, int every) throws StepFault {
+        return cut.mask(before.plane(), before.field(), every, site.work());
     }
 
     private double found(State before, Site site) throws StepFault {

@@ -51,18 +51,25 @@ public record Cut(double low, double high) {
 
     /** The pixels of the field that qualify. Cost: one pass, one bit a pixel. */
     public Mask mask(Plane plane, Field field, Work work) {
+        return mask(plane, field, 1, work);
+    }
+
+    /** As {@link #mask(Plane, Field, Work)}, but only one in so many rows is read, and what qualifies in it does so in those below up to the next. */
+    public Mask mask(Plane plane, Field field, int every, Work work) {
         int width = plane.width();
         int stride = Mask.stride(width);
         long[] words = new long[stride * plane.height()];
         long[] inside = field.inside().map(Mask::words).orElse(null);
         work.bands(plane.height(), (from, to) -> {
             for (int y = from; y < to; y++) {
-                row(plane, y, words, y * stride);
-                if (inside != null) {
-                    for (int i = y * stride; i < (y + 1) * stride; i++) {
-                        words[i] &= inside[i];
-                    }
+                if (y % every == 0 || y == from) {
+                    row(plane, y - y % every, words, y * stride);
+                } else {
+                    System.arraycopy(words, (y - 1) * stride, words, y * stride, stride);
                 }
+            }
+            for (int i = from * stride; inside != null && i < to * stride; i++) {
+                words[i] &= inside[i];
             }
         });
         return Mask.of(width, plane.height(), words);

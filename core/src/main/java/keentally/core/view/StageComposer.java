@@ -71,6 +71,15 @@ public final class StageComposer {
         return composer.buffer;
     }
 
+    /** One in so many of the picture's rows is looked at for masks. */
+    public static int rowsApart(Viewport view) {
+        return rowsApart((int) (1 / view.zoom()));
+    }
+
+    private static int rowsApart(int underOneOfTheWindow) {
+        return Math.max(1, underOneOfTheWindow / ROWS_SAMPLED);
+    }
+
     /** What a layer puts over a row of the ground. */
     private void wash(Layer layer, int j, int y) {
         boolean bare = look.overlay() == Look.Overlay.BARE;
@@ -274,7 +283,7 @@ public final class StageComposer {
         }
         int top = Math.clamp((int) view.pictureY(j), 0, mask.height() - 1);
         int bottom = Math.clamp((int) Math.ceil(view.pictureY(j + 1)), top + 1, mask.height());
-        int skip = Math.max(1, (bottom - top) / ROWS_SAMPLED);
+        int skip = rowsApart(bottom - top);
         boolean plain = ink == Pattern.MASK;
         int[] before = new int[width + 1];
         int rows = (bottom - top + skip - 1) / skip;

@@ -123,14 +123,14 @@ class RunnerTest {
         Object beside = split.description()
                 .make()
                 .apply(split.values())
-                .nimble(sample.start())
+                .nimble(sample.start(), 1)
                 .orElseThrow()
                 .beside();
         StateKey key = StateKey.of(sample)
                 .then(method.steps().getFirst(), sample, method.signal())
                 .thenReady(split, beside, sample, method.signal());
         assertThat(cache.find(key).orElseThrow().state().find(Slot.DIVIDES)).isPresent();
-        Run dragged = runner.dragged(method, sample, 2, new Cancel());
+        Run dragged = runner.dragged(method, sample, 2, 1, new Cancel());
         assertThat(dragged.last().needObjects().count()).isPositive();
     }
 
@@ -141,7 +141,7 @@ class RunnerTest {
         Runner runner = runner(1 << 28);
         for (String depth : List.of("0.5 px", "3 px", "20 px")) {
             Method method = set(base, "split-touching-1", "depth", depth);
-            Run soon = runner.dragged(method, sample, 2, new Cancel());
+            Run soon = runner.dragged(method, sample, 2, 1, new Cancel());
             Run exact = run(runner, method, sample);
             assertThat(exact.last().needObjects())
                     .as("what the drag worked out is not kept as the step's own")
@@ -150,10 +150,36 @@ class RunnerTest {
                     .isEqualTo(exact.last().needObjects().count());
             assertThat(soon.last().needMask()).isEqualTo(exact.last().needMask());
             assertThat(markers(soon)).isEqualTo(markers(exact));
-            assertThat(runner.dragged(method, sample, 2, new Cancel()).last().needObjects())
+            assertThat(runner.dragged(method, sample, 2, 1, new Cancel()).last().needObjects())
                     .as("what is there already is shown as it is")
                     .isSameAs(exact.last().needObjects());
         }
+    }
+
+    /** A large picture seen from afar is cut by the rows that are looked at while the cut is dragged; small ones as they are. */
+    @Test
+    void aDragOfACutReadsTheRowsThatAreLookedAt() throws RunFault {
+        byte[] steps = new byte[25_000_000];
+        for (int i = 0; i < steps.length; i++) {
+            steps[i] = (byte) (i / 5000);
+        }
+        Sample large = Sample.of("rows", Picture.grey(Plane8.of(5000, 5000, steps)), List.of(), Optional.empty());
+        Method method = set(set(method("threshold"), "threshold-1", "rule", "manual"), "threshold-1", "cut", 101.0);
+        Runner runner = runner(1 << 28);
+        Run soon = runner.dragged(method, large, 1, 5, new Cancel());
+        assertThat(soon.last().needMask().at(7, 102))
+                .as("102, but row 100 was read")
+                .isFalse();
+        assertThat(soon.last().needMask().at(7, 105)).isTrue();
+        Run exact = run(runner, method, large);
+        assertThat(exact.last().needMask().at(7, 102)).isTrue();
+        assertThat(runner.dragged(method, large, 1, 5, new Cancel()).last().needMask())
+                .as("what is there already is shown as it is")
+                .isSameAs(exact.last().needMask());
+        assertThat(runner.dragged(method("threshold"), SAMPLE, 1, 5, new Cancel())
+                        .last()
+                        .needMask())
+                .isEqualTo(run(runner, method("threshold"), SAMPLE).last().needMask());
     }
 
     private static int[] markers(Run run) {

@@ -15,6 +15,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class CutTest {
     static Stream<Arguments> seeds() {
@@ -58,6 +59,24 @@ class CutTest {
             for (int x = 0; x < 257; x++) {
                 assertThat(bright.at(x, 0)).isEqualTo(x % 256 > low);
                 assertThat(dark.at(x, 0)).isEqualTo(x % 256 <= low);
+            }
+        }
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {2, 3, 7, 100})
+    void aMaskOfSomeRowsIsThatOfTheRowAbove(int every) {
+        for (Plane plane : List.of(new Chance(6).plane8(70, 23), new Chance(6).planeF(70, 23, true))) {
+            Mask inside = Cut.dark(plane.at(9, 9)).mask(plane, Field.whole(70, 23), Work.alone());
+            for (Field field : List.of(Field.whole(70, 23), Field.of(inside))) {
+                Cut cut = Cut.bright(plane.at(5, 5));
+                Mask soon = cut.mask(plane, field, every, Work.alone());
+                for (int y = 0; y < 23; y++) {
+                    for (int x = 0; x < 70; x++) {
+                        assertThat(soon.at(x, y))
+                                .isEqualTo(field.contains(x, y) && plane.at(x, y - y % every) > cut.low());
+                    }
+                }
             }
         }
     }

@@ -77,6 +77,7 @@ public final class DeskModel implements AutoCloseable {
     private final Jobs jobs;
     private final PictureCautions checks;
     private final Following following;
+    private int rowsSeen = 1;
     private final OpenPictures pictures = new OpenPictures(memory);
 
     private OpenStudy held;
@@ -511,6 +512,11 @@ public final class DeskModel implements AutoCloseable {
         workers.hurry();
     }
 
+    /** One in so many of the picture's rows is looked at; the others hang on it while something is dragged. */
+    public void seesOneRowIn(int every) {
+        rowsSeen = every;
+    }
+
     /** What was waited for can be seen. */
     public void seen() {
         workers.calm();
@@ -522,7 +528,7 @@ public final class DeskModel implements AutoCloseable {
         hurry();
         Method tried = method().with(stepId, values);
         if (tried.refusal().isEmpty()) {
-            onStage().ifPresent(stage -> following.tryOut(tried, tried.indexOf(stepId) + 1, stage));
+            onStage().ifPresent(stage -> following.tryOut(tried, tried.indexOf(stepId) + 1, rowsSeen, stage));
         }
     }
 

@@ -117,8 +117,12 @@ final class Following {
         follow(method, stage, ticket, true);
     }
 
-    /** Runs a method that is not kept: up to a step at once, and the whole of it when there is time. */
-    void tryOut(Method method, int upTo, OnStage stage) {
+    /**
+     * Runs a method that is not kept: up to a step at once, and the whole of it when there is time.
+     *
+     * @param every one in so many of the picture's rows is looked at
+     */
+    void tryOut(Method method, int upTo, int every, OnStage stage) {
         long ticket = ++asked;
         tried = Optional.of(new Tried(method, stage.sampleId(), ticket));
         lanes.drop(READY);
@@ -126,7 +130,7 @@ final class Following {
             Optional<SampleOrder> made = made(stage);
             try {
                 if (made.isPresent()) {
-                    Run run = runner.dragged(method, made.get().sample(), upTo, cancel);
+                    Run run = runner.dragged(method, made.get().sample(), upTo, every, cancel);
                     ui.execute(() -> preview.set(ticket >= dropped ? Optional.of(run) : preview.get()));
                 }
             } catch (RunFault e) {

@@ -20,6 +20,7 @@ import keentally.core.step.State;
 import keentally.core.view.Layer;
 import keentally.core.view.Layers;
 import keentally.core.view.Look;
+import keentally.core.view.StageComposer;
 import keentally.core.view.Viewport;
 import keentally.core.work.Work;
 import keentally.desk.model.DeskModel;
@@ -91,6 +92,9 @@ public final class StageView extends Region {
             placeMarks();
         });
         model.view().addListener(o -> placeMarks());
+        model.view()
+                .addListener(o -> desk.seesOneRowIn(
+                        model.view().get().map(StageComposer::rowsApart).orElse(1)));
         model.tool().addListener(o -> placeMarks());
         widthProperty().addListener(o -> resized());
         heightProperty().addListener(o -> resized());

@@ -69,7 +69,7 @@ class FollowingTest {
     void whatADragShowedIsStillShownWhereItIsKept() {
         CountDownLatch dragged = new CountDownLatch(1);
         CountDownLatch kept = new CountDownLatch(1);
-        following.tryOut(cutAt(50), 1, once(dragged));
+        following.tryOut(cutAt(50), 1, 1, once(dragged));
         following.follow(cutAt(50), once(kept));
         dragged.countDown();
         ui.settle(() -> following.preview.get().isPresent());
@@ -82,7 +82,7 @@ class FollowingTest {
     void whatTheNextDragShowsIsNotTakenAwayByWhatWasKeptBefore() {
         CountDownLatch kept = new CountDownLatch(1);
         following.follow(cutAt(50), once(kept));
-        following.tryOut(cutAt(60), 1, once(new CountDownLatch(0)));
+        following.tryOut(cutAt(60), 1, 1, once(new CountDownLatch(0)));
         ui.settle(() -> following.preview.get().isPresent());
         kept.countDown();
         ui.settle(() -> following.shown.get().isPresent() && lanes.quiet());
@@ -92,7 +92,7 @@ class FollowingTest {
     @Test
     void whatADragShowedIsNotShownWhereSomethingElseIsKept() {
         CountDownLatch dragged = new CountDownLatch(1);
-        following.tryOut(cutAt(50), 1, once(dragged));
+        following.tryOut(cutAt(50), 1, 1, once(dragged));
         following.follow(cutAt(60), once(new CountDownLatch(0)));
         dragged.countDown();
         ui.settle(() -> following.shown.get().isPresent() && lanes.quiet());
