@@ -11,21 +11,22 @@ import keentally.core.stats.Histogram;
  * @param low the lowest value that occurs
  * @param high the highest
  * @param whole whether only whole values occur
- * @param rows counts in {@value #ROWS} equal stretches from low to high
+ * @param rows counts in stretches from low to high, each of as many levels, the last of fewer where that does not come out
  * @param histogram itself
  */
 record LevelProfile(Plane plane, double low, double high, boolean whole, long[] rows, Histogram histogram) {
-    static final int ROWS = 240;
+    private static final int MOST_ROWS = 240;
 
     static LevelProfile of(Plane plane, Histogram h) {
         int first = h.firstOccupied();
         int last = h.lastOccupied();
         double low = plane.depth().isWhole() ? h.upperEdge(first) : h.low();
         double high = h.upperEdge(last);
-        long[] rows = new long[ROWS];
+        int levels = last - first + 1;
+        int each = Math.ceilDiv(levels, MOST_ROWS);
+        long[] rows = new long[levels > 1 ? Math.ceilDiv(levels, each) : MOST_ROWS];
         for (int i = first; i <= last; i++) {
-            double place = high > low ? (h.upperEdge(i) - low) / (high - low) : 0;
-            rows[Math.min(ROWS - 1, (int) (place * ROWS))] += h.count(i);
+            rows[(i - first) / each] += h.count(i);
         }
         return new LevelProfile(plane, low, high, plane.depth().isWhole(), rows, h);
     }

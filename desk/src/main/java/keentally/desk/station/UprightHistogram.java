@@ -352,7 +352,7 @@ final class UprightHistogram extends Pane {
             side.setVisible(part <= cuts.length);
             if (side.isVisible()) {
                 side.style(cuts.length == 0 || parts.kept(part) ? "histogram-kept" : "histogram-rest");
-                side.rows(LEFT, getHeight() - PAD, (getHeight() - 2 * PAD) / LevelProfile.ROWS, lengths);
+                side.rows(LEFT, getHeight() - PAD, (getHeight() - 2 * PAD) / lengths.length, lengths);
                 double top = part < cuts.length ? yOf(p, cuts[part]) : 0;
                 side.see(top, part > 0 ? yOf(p, cuts[part - 1]) : getHeight(), getWidth());
             }

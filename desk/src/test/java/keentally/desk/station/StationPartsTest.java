@@ -12,6 +12,7 @@ import keentally.core.work.Work;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class StationPartsTest {
     @ParameterizedTest
@@ -45,6 +46,23 @@ class StationPartsTest {
         assertThat(profile.percentUpTo(10)).isCloseTo(30, within(1e-9));
         assertThat(profile.percentUpTo(29.5)).isCloseTo(40, within(1e-9));
         assertThat(profile.percentUpTo(90)).isCloseTo(100, within(1e-9));
+    }
+
+    /** What occurs equally often stands equally long, without gaps, however many levels share a row. */
+    @ParameterizedTest
+    @ValueSource(ints = {2, 100, 211, 240, 241, 1000, 65536})
+    void rowsHoldAsManyLevels(int levels) {
+        long[] counts = new long[levels];
+        Arrays.fill(counts, 3);
+        Plane8 any = Plane8.of(1, 1, new byte[1]);
+        LevelProfile profile = LevelProfile.of(any, Histogram.ofLevels(counts));
+        assertThat(Arrays.stream(profile.rows()).sum()).isEqualTo(3L * levels);
+        assertThat(Arrays.stream(profile.rows())
+                        .limit(profile.rows().length - 1)
+                        .distinct())
+                .hasSize(1);
+        assertThat(profile.rows()).hasSizeBetween(Math.min(levels, 120), 240);
+        assertThat(profile.rows()[profile.rows().length - 1]).isBetween(3L, profile.tallest());
     }
 
     @Test
