@@ -16,10 +16,13 @@ import keentally.core.picture.Neighbours;
 import keentally.core.picture.Picture;
 import keentally.core.picture.Plane8;
 import keentally.core.region.ObjectSet;
+import keentally.core.threshold.Cut;
 import keentally.core.work.Cancel;
 import keentally.core.work.Work;
 import keentally.core.work.Workers;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class StageComposerTest {
     private static final int W = 300;
@@ -51,6 +54,42 @@ class StageComposerTest {
     private static int grey(int x, int y) {
         int v = (int) PLANE.at(x, y);
         return 0xff000000 | v << 16 | v << 8 | v;
+    }
+
+    @ParameterizedTest
+    @CsvSource({"2, 1", "1, 1", "0.2, 1", "0.16, 2", "0.066, 5"})
+    void asManyRowsLieApartAsAreNotLookedAt(double zoom, int rows) {
+        assertThat(StageComposer.rowsApart(new Viewport(0, 0, zoom, 30, 20))).isEqualTo(rows);
+    }
+
+    /** A mask of the rows that are looked at is painted as the whole one is, but for the row of the window in which it ends. */
+    @Test
+    void rowsThatAreNotLookedAtHardlyMatter() {
+        byte[] down = new byte[W * H];
+        for (int i = 0; i < down.length; i++) {
+            down[i] = (byte) (i / W);
+        }
+        Plane8 plane = Plane8.of(W, H, down);
+        Viewport view = new Viewport(0, 0, 0.1, 30, 20);
+        int every = StageComposer.rowsApart(view);
+        assertThat(every).isEqualTo(3);
+        int[] whole = compose(Cut.bright(104).mask(plane, FIELD, Work.alone()), view);
+        int[] soon = compose(Cut.bright(104).mask(plane, FIELD, every, Work.alone()), view);
+        for (int i = 0; i < whole.length; i++) {
+            if (i / 30 < 10 || i / 30 > 11) {
+                assertThat(soon[i]).isEqualTo(whole[i]);
+            }
+        }
+        assertThat(soon[0]).isNotEqualTo(soon[soon.length - 1]);
+    }
+
+    private static int[] compose(Mask mask, Viewport view) {
+        Layers layers = Layers.of(
+                        Pyramid.of(Picture.grey(Plane8.of(W, H, new byte[W * H])), Work.alone()),
+                        FIELD,
+                        new Look(Look.Overlay.TINT, 0.4))
+                .with(mask);
+        return StageComposer.compose(layers, view, Work.alone());
     }
 
     @Test
