@@ -512,7 +512,7 @@ public final class DeskModel implements AutoCloseable {
         workers.hurry();
     }
 
-    /** One in so many of the picture's rows is looked at; the others hang on it while something is dragged. */
+    /** Tells that one in so many of the picture's rows is looked at; an answer to a drag may be right in these alone. */
     public void seesOneRowIn(int every) {
         rowsSeen = every;
     }
