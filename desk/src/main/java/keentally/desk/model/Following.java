@@ -26,7 +26,7 @@ import keentally.study.run.SampleRun;
 
 /** Runs follow what stands on the desk: the newest whole one, and what a drag shows while it lasts. For the interface thread. */
 final class Following {
-    private static final String READY = "ready to be dragged";
+    private static final String READY = "ready";
 
     private final Executor ui;
     private final Lanes lanes;
