@@ -71,12 +71,8 @@ class WindowPace {
         Path folder = home.resolve(stations.length + " stations");
         assertThat(folder.toFile().mkdirs()).isTrue();
         try (DeskDriver desk = DeskDriver.start(folder)) {
-            desk.open(written(
-                    folder,
-                    "small",
-                    bytes(
-                            3000, 4000,
-                            0))); // the small one first: on a picture without a method all questions would be answered
+            // the small one first: on a picture without a method all questions would be answered
+            desk.open(written(folder, "small", bytes(3000, 4000, 0)));
             desk.stations(stations);
             for (int pass = 0; pass < 2; pass++) {
                 desk.open(written(folder, "large-" + pass, drawing.of(pass)));

@@ -141,7 +141,7 @@ public final class ThresholdStep implements Step, Fitting {
         return outcome(before, mask(cut, before, site, every), Findings.NONE.cut(Findings.CUT, at));
     }
 
-    /** On large pictures seen from afar: rows that are looked at are exact, those between are like the one above until the hand lets go; and so is the share. */
+    /** On large pictures seen from afar: rows that are looked at are exact, those between are like the one above, and the share is that of such a mask, until the hand lets go. */
     @Override
     public Optional<Nimble> nimble(State before, int every) {
         long pixels = (long) before.field().width() * before.field().height();

@@ -344,8 +344,9 @@ final class UprightHistogram extends Pane {
 
     private void sides(LevelProfile p) {
         double room = getWidth() - LEFT - 6;
+        long tallest = p.tallest();
         double[] lengths = Arrays.stream(p.rows())
-                .mapToDouble(count -> UprightRows.length(count, p.tallest(), room))
+                .mapToDouble(count -> UprightRows.length(count, tallest, room))
                 .toArray();
         for (int part = 0; part < sides.size(); part++) {
             UprightRows side = sides.get(part);
